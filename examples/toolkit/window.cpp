@@ -54,15 +54,15 @@ void Window::point(double x, double y) {
   for (const NodeId node : arranged().hit_test(x, y)) {  // the front-most comes first
     if (!hovered_ && (widget(node).click || widget(node).can_be_carried)) hovered_ = node;
   }
-  if (hovered_ && hovered_ != before && !carries_) tell_("over " + tree_.short_path(hovered_));
+  if (hovered_ && hovered_ != before && !carries_) report_("over " + tree_.short_path(hovered_));
 }
 
 void Window::release() {
   const NodeId node = pressed_;
   if (const auto there = drop_target()) {
     tree_.move(node, there->parent, there->place);
-    tell_("moved " + tree_.short_path(node) + " to " + tree_.short_path(there->parent) + " at " +
-          std::to_string(there->place));
+    report_("moved " + tree_.short_path(node) + " to " + tree_.short_path(there->parent) + " at " +
+            std::to_string(there->place));
   } else if (!carries_ && node && node == hovered_ && widget(node).click) {
     const auto click = widget(node).click;  // which may remove the widget
     click();
@@ -79,7 +79,7 @@ void Window::scroll(double by) {
     if (range <= 0) continue;
     double& scrolled = widget(node).scrolled;
     scrolled = std::clamp(scrolled + by, 0.0, range);
-    return tell_("scrolled " + tree_.short_path(node) + " to " + std::to_string(std::lround(scrolled)));
+    return report_("scrolled " + tree_.short_path(node) + " to " + std::to_string(std::lround(scrolled)));
   }
 }
 

@@ -28,7 +28,7 @@ class Window {
  public:
   /// `tell` says what happens, a line each: `moved fern to shelf at 1`.
   Window(fond_ladder::Tree tree, std::function<void(const std::string&)> tell)
-      : tree_(std::move(tree)), tell_(std::move(tell)) {}
+      : tree_(std::move(tree)), report_(std::move(tell)) {}
 
   [[nodiscard]] fond_ladder::Tree& tree() { return tree_; }
   /// The widget of a node, made when it is asked for first.
@@ -57,7 +57,7 @@ class Window {
   void paint_widget(cairo_t* pen, const fond_ladder::Solution& solution, fond_ladder::NodeId node);
 
   fond_ladder::Tree tree_;
-  std::function<void(const std::string&)> tell_;
+  std::function<void(const std::string&)> report_;
   fond_ladder::Solver solver_;
   std::unordered_map<fond_ladder::NodeId, Widget> widgets_;
   fond_ladder::ContainerSize size_{640.0, 480.0};

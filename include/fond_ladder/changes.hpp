@@ -24,30 +24,30 @@ class Changes {
   Changes(const Keys& before, const Keys& after);
 
   /// Whether it has no key.
-  [[nodiscard]] bool empty() const { return said_ == 0; }
+  [[nodiscard]] bool empty() const { return set_bits_ == 0; }
   /// Whether it has the key of that name, as in scene files. Throws BadValue for an unknown key.
-  [[nodiscard]] bool says(std::string_view key) const;
+  [[nodiscard]] bool sets(std::string_view key) const;
   /// All keys; keys that it does not have are at their defaults.
   [[nodiscard]] const Keys& values() const;
   /// Sets its keys in `keys`, and leaves the others.
   void put_into(Keys& keys) const;
 
   /// Takes a key, with its value in `from`. Throws BadValue for an unknown key.
-  void say(std::string_view key, const Keys& from);
+  void set(std::string_view key, const Keys& from);
 
   /// For the library: by the place of a key in its table.
-  [[nodiscard]] bool says_at(std::size_t key) const { return (said_ >> key & 1U) != 0; }
+  [[nodiscard]] bool sets(std::size_t key) const { return (set_bits_ >> key & 1U) != 0; }
   /// For the library: the same as say().
-  void say_at(std::size_t key, const Keys& from);
+  void set_from(std::size_t key, const Keys& from);
   /// For the library: removes a key.
   void undo_at(std::size_t key);
   /// For the library: whether both have the same keys, whatever their values.
-  [[nodiscard]] bool says_alike(const Changes& other) const { return said_ == other.said_; }
+  [[nodiscard]] bool sets_same_keys(const Changes& other) const { return set_bits_ == other.set_bits_; }
 
  private:
   Keys& own_values();
 
-  std::uint64_t said_ = 0;  // one bit a key
+  std::uint64_t set_bits_ = 0;  // one bit a key
   std::shared_ptr<Keys> values_;
 };
 

@@ -26,7 +26,7 @@ class BadFonts : public std::runtime_error {
  public:
   struct Fault {
     std::optional<std::size_t> font;  ///< its place in the list; absent: it is about a text
-    std::string said_at;              ///< as NamedFont has it
+    std::string source_place;         ///< as NamedFont has it
     std::string message;
   };
   explicit BadFonts(std::vector<Fault> faults);

@@ -343,21 +343,21 @@ class Node {
   template <class Field, class Value>
   Node& put(Field& field, const Value& value) {
     field = value;
-    note_said(&field);
+    mark_set(&field);
     return *this;
   }
   Node& put_side(Edges& edges, Side side, Edge edge) {
     edges.set(side, edge);
-    note_said(&edges);
+    mark_set(&edges);
     return *this;
   }
-  void note_said(const void* field);
+  void mark_set(const void* field);
   void note_changed(const Keys& before);
 
   Keys keys_;
   std::shared_ptr<const Keys> each_;
   std::shared_ptr<const CustomContent> content_;
-  std::uint64_t said_ = 0;  // by setters, one bit a key
+  std::uint64_t set_bits_ = 0;  // by setters, one bit a key
   std::vector<std::pair<std::string, Changes>> whens_;
   std::vector<Node> children_;
 };

@@ -103,7 +103,7 @@ struct Pin {
   /// Whether a side is tied to an edge of a sibling.
   [[nodiscard]] bool has_tie(PinSide side) const;
   /// Whether a side has a distance or a tie.
-  [[nodiscard]] bool says(PinSide side) const { return distance(side).has_value() || has_tie(side); }
+  [[nodiscard]] bool has(PinSide side) const { return distance(side).has_value() || has_tie(side); }
   /// The distance of a side; absent if it has none.
   [[nodiscard]] const Limit& distance(PinSide side) const;
   [[nodiscard]] Limit& distance(PinSide side) { return const_cast<Limit&>(std::as_const(*this).distance(side)); }

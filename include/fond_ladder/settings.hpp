@@ -17,7 +17,7 @@ inline namespace v0 {
 struct Setting {
   std::string key;
   std::string value;  ///< as a scene file writes it; empty for a default without a value
-  Source source = Source::unsaid;
+  Source source = Source::by_default;
   std::string name;        ///< of the part, the shared keys, the range or the mode
   bool has_effect = true;  ///< false: the key has no effect on this kind of node in this kind of parent
 };

@@ -110,13 +110,13 @@ class Solution {
   /// The node ranges of a node that apply, weakest first. Empty for a node that is not placed.
   [[nodiscard]] std::vector<std::string> node_ranges(NodeId node) const;
   /// A range or mode that changed the keys of a node.
-  struct HeldForm {
+  struct ActiveForm {
     std::string name;  ///< of a range or a mode
     NodeId by{};       ///< the node that declares the range; none for a range of the container and for a mode
     Changes change;
   };
   /// The ranges and modes that change a node, weakest first. Linear in the ranges and modes.
-  [[nodiscard]] std::vector<HeldForm> held_forms(NodeId node) const;
+  [[nodiscard]] std::vector<ActiveForm> active_forms(NodeId node) const;
   /// The size of the container in pixels, given or by content.
   [[nodiscard]] Extent container() const;
 

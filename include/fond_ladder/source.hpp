@@ -15,7 +15,7 @@ inline namespace v0 {
 
 /// Where the value of a key comes from. A later source wins over an earlier one.
 enum class Source : std::uint8_t {
-  unsaid,      ///< the default of the key
+  by_default,  ///< the default of the key
   each_child,  ///< `each_child` of the parent
   part,        ///< the part that the node is an instance of
   shared,      ///< shared keys, taken over with `like`

@@ -45,9 +45,9 @@ class ShapedText final : public SegmentedText {
 /// A font under its name in a scene: an installed family, or a font file.
 struct NamedFont {
   std::string name;
-  std::string family;     ///< empty: see `file`
-  std::string file;       ///< path from the working directory
-  std::string said_at{};  ///< `file:line:column` of the font in a scene file, for messages
+  std::string family;          ///< empty: see `file`
+  std::string file;            ///< path from the working directory
+  std::string source_place{};  ///< `file:line:column` of the font in a scene file, for messages
   friend bool operator==(const NamedFont&, const NamedFont&) = default;
 };
 

@@ -98,10 +98,10 @@ class Tree {
   /// Replaces all keys of a node, its kind included. Children stay, even in a leaf, which does not show them.
   void replace_keys(NodeId node, const Keys& keys);
   /// Sets some keys of a node, and leaves the others.
-  void set(NodeId node, const Changes& said);
+  void set(NodeId node, const Changes& changes);
   /// The same, as in `set(node, box().width(80))`: the keys that were set, the name and the text if there is one, and
   /// the kind unless the maker is box(). Throws BadValue for anything else: children, forms, custom content.
-  void set(NodeId node, const Node& said);
+  void set(NodeId node, const Node& changes);
   /// Changes the reading direction, which swaps start and end in all nodes. Linear in the tree.
   void set_direction(Direction direction);
   /// Changes the size of one em, in pixels, in all nodes. Linear in the tree.

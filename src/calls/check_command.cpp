@@ -36,7 +36,7 @@ struct CheckCall {
   std::string junit, sarif;  // files
   std::string shard;         // as in 2/5
   bool suggest = false;
-  std::string about;     // nodes that suggested claims speak of
+  std::string about;     // nodes that suggested claims refer to
   bool failing = false;  // leave out those that hold
   std::vector<std::string> scrolled;
   Format format = Format::table;
@@ -166,17 +166,17 @@ bool all_hold(const std::vector<CheckedClaim>& checked) {
 
 void write_json(JsonAnswers& answers, const CheckedScene& one, const CheckCall& call) {
   const std::vector<CheckedClaim>& checked = one.suite.checked;
-  std::vector<CheckedClaim> told = checked;
+  std::vector<CheckedClaim> printed = checked;
   std::vector<std::size_t> numbers = one.numbers;
   if (call.failing) {
     std::size_t i = 0;
     std::erase_if(numbers, [&](std::size_t) { return checked[i++].holds; });
-    std::erase_if(told, [](const CheckedClaim& claim) { return claim.holds; });
+    std::erase_if(printed, [](const CheckedClaim& claim) { return claim.holds; });
   }
-  write_checked(next_answer(answers, *one.scene, one.variants, one.suite.file), told, all_hold(checked), numbers);
+  write_checked(next_answer(answers, *one.scene, one.variants, one.suite.file), printed, all_hold(checked), numbers);
 }
 
-/// One scene after the other, and the files that tell of all of them.
+/// Checks one scene after the other and writes the files that cover all of them.
 class CheckRun {
  public:
   CheckRun(const CheckCall& call, const Streams& streams) : call_(call), streams_(streams) {}
@@ -241,7 +241,7 @@ class CheckRun {
   [[nodiscard]] std::vector<JUnitSuite> suites() const {
     std::vector<JUnitSuite> all;
     for (const CheckedScene& one : scenes_) all.push_back(one.suite);
-    for (JUnitSuite& suite : all) {  // scenes of one title are told apart by their files
+    for (JUnitSuite& suite : all) {  // scenes with the same title are distinguished by their files
       const auto is_same = [&](const CheckedScene& other) { return other.suite.name == suite.name; };
       if (std::ranges::count_if(scenes_, is_same) > 1) suite.name += " (" + suite.file + ")";
     }
@@ -312,7 +312,7 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
     }
     std::vector<SceneError> faults;
     const auto note = [&](const SceneError& fault) { faults.push_back(fault); };
-    if (!told_if_wrong(
+    if (!reports_error(
             streams.err, file + ": ", [&] { run.look(file); }, note))
       run.look_past(file, faults);
   }

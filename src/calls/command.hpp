@@ -21,7 +21,7 @@ enum ExitStatus : int {
   wrong_call = 2,  // the call or the scene is wrong
 };
 
-/// The call is wrong; each message says what, and what would be right.
+/// The call is wrong; each message says what is wrong and what to write instead.
 class WrongCall : public std::runtime_error {
  public:
   explicit WrongCall(const std::string& message) : WrongCall(std::vector{message}) {}
@@ -50,7 +50,7 @@ struct Streams {
   std::ostream& out;
   std::ostream& err;
   std::optional<ShippedScene> shipped{};
-  std::ostream* terminal = nullptr;  // where what is gone in a moment may be shown; none where nobody sits before it
+  std::ostream* terminal = nullptr;  // for output that is cleared again; none if no terminal is attached
   std::shared_ptr<CallFiles> files = std::make_shared<CallFiles>();
 };
 
@@ -60,10 +60,10 @@ struct Command {
   std::string about;  // a sentence
   Options options;
   std::function<ExitStatus(const Streams&)> call;
-  std::function<bool()> prints_table;  // what is told in colors
+  std::function<bool()> prints_table;  // whether the output is a table, which may be colored
 };
 
-/// A command whose options fill a `Call`, which `run` then gets. Where it has a format, only tables are colored.
+/// A command whose options fill a `Call`, which is passed to `run`. If it has a format, only tables are colored.
 template <class Call>
 class CommandOf {
  public:

@@ -52,8 +52,8 @@ ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
   bool is_first = true;
   for (AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
     asked.active = solver.active(asked.container_size);
-    const auto [solution, told] = solve_scrolled(solver, asked.container_size, call.scrolled);
-    if (!told.empty()) asked.with = told;
+    const auto [solution, description] = solve_scrolled(solver, asked.container_size, call.scrolled);
+    if (!description.empty()) asked.with = description;
     const std::vector<NodeId> there = solution.tree().matches(call.node);
     if (there.empty())
       throw WrongCall(
@@ -63,18 +63,18 @@ ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
     const NodeId node = solution.tree().at(call.node);
     const Explanation account = fond_ladder::explain(solution, node);
     const std::vector<ExplanationStep> chain = chain_to_root(solution, node);
-    const std::vector<Setting> said = settings(scene, written, asked.container_size, call.scene.modes);
+    const std::vector<Setting> in_force = settings(scene, written, asked.container_size, call.scene.modes);
     if (call.format == Format::json) {
       if (!answers) answers.emplace(streams.out, "explain");
       JsonWriter& json = answers->next(scene, call.scene.file, solution, asked);
       write_explanation(json, solution.tree(), account, chain);
-      write_settings(json, said);
+      write_settings(json, in_force);
       continue;
     }
     if (!is_first) streams.out << '\n';
     is_first = false;
     print_account(account, chain, title_of(scene, solution, asked), call.to_root, streams.out);
-    print_said_settings(said, streams.out);
+    print_explicit_settings(in_force, streams.out);
   }
   if (answers) answers->end();
   return all_well;

@@ -23,9 +23,9 @@ std::array<char, 4096> pending{};  // a path; empty for none
 
 void on_signal(int signal) {
   if (pending[0] != '\0') ::unlink(pending.data());
-  constexpr std::string_view told = "fond-ladder: interrupted\n";
-  if (::write(STDERR_FILENO, told.data(), told.size()) < 0) {
-    // there is nobody to tell it
+  constexpr std::string_view message = "fond-ladder: interrupted\n";
+  if (::write(STDERR_FILENO, message.data(), message.size()) < 0) {
+    // there is nowhere to report it
   }
   struct sigaction usual {};
   usual.sa_handler = SIG_DFL;
@@ -34,17 +34,17 @@ void on_signal(int signal) {
 }
 
 /// Holds these signals back while it lives.
-class Held {
+class Blocked {
  public:
-  Held() {
-    sigset_t held;
-    ::sigemptyset(&held);
-    for (const int signal : signals) ::sigaddset(&held, signal);
-    ::pthread_sigmask(SIG_BLOCK, &held, &before_);
+  Blocked() {
+    sigset_t blocked;
+    ::sigemptyset(&blocked);
+    for (const int signal : signals) ::sigaddset(&blocked, signal);
+    ::pthread_sigmask(SIG_BLOCK, &blocked, &before_);
   }
-  ~Held() { ::pthread_sigmask(SIG_SETMASK, &before_, nullptr); }
-  Held(const Held&) = delete;
-  Held& operator=(const Held&) = delete;
+  ~Blocked() { ::pthread_sigmask(SIG_SETMASK, &before_, nullptr); }
+  Blocked(const Blocked&) = delete;
+  Blocked& operator=(const Blocked&) = delete;
 
  private:
   sigset_t before_{};
@@ -63,7 +63,7 @@ void end_cleanly_on_signals() {
     ::sigaction(signal, &action, nullptr);
   }
   struct sigaction ignored {};
-  ignored.sa_handler = SIG_IGN;  // a write beyond the largest file that is allowed says so itself
+  ignored.sa_handler = SIG_IGN;  // a write beyond the file size limit reports that itself
   ::sigaction(SIGXFSZ, &ignored, nullptr);
 }
 
@@ -72,7 +72,7 @@ PendingFile::PendingFile(std::string pattern) : path_(std::move(pattern)), descr
     errno = ENAMETOOLONG;
     return;
   }
-  const Held held;
+  const Blocked blocked;
   descriptor_ = ::mkostemp(path_.data(), O_CLOEXEC);
   if (descriptor_ >= 0) std::memcpy(pending.data(), path_.c_str(), path_.size() + 1);
 }

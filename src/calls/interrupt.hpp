@@ -1,16 +1,16 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What is to be cleared away when the program is told to stop (SIGINT, SIGTERM, SIGHUP, or by a limit of its time)
+// What is removed when the program is stopped (SIGINT, SIGTERM, SIGHUP, or a limit of its time)
 // while it writes a file.
 
 #include <string>
 
 namespace fond_ladder::calls {
 
-/// From here on these signals clear the unfinished file away, say that the program was interrupted, and end it as they
-/// would have; a file that grows larger than it may is one that cannot be written. For the program alone; a library's
-/// signals are its user's.
+/// From here on these signals remove the unfinished file, report that the program was interrupted, and end it as they
+/// would have; a file that exceeds the file size limit counts as one that cannot be written. For the program alone; the
+/// signals of a library belong to its user.
 void end_cleanly_on_signals();
 
 /// A new file that is not finished; cleared away by a signal that comes before this is destroyed. One at a time.
@@ -23,7 +23,7 @@ class PendingFile {
   PendingFile& operator=(const PendingFile&) = delete;
 
   [[nodiscard]] const std::string& path() const { return path_; }
-  /// Negative where it could not be made; `errno` says why. The caller closes it.
+  /// Negative if it could not be made; then `errno` is set. The caller closes it.
   [[nodiscard]] int descriptor() const { return descriptor_; }
 
  private:

@@ -50,7 +50,7 @@ Counts counts_of(const JUnitSuite& suite) {
   return {suite.checked.size() + (is_error ? 1 : 0), static_cast<std::size_t>(broken), is_error ? std::size_t{1} : 0};
 }
 
-void tell(pugi::xml_node& node, const std::string& name, const Counts& counts, double seconds) {
+void write_counts(pugi::xml_node& node, const std::string& name, const Counts& counts, double seconds) {
   node.append_attribute("name") = seen_lines(name).c_str();
   node.append_attribute("tests") = static_cast<unsigned>(counts.tests);
   node.append_attribute("failures") = static_cast<unsigned>(counts.failures);
@@ -73,10 +73,10 @@ std::string junit_text(const std::vector<JUnitSuite>& suites) {
     seconds += suite.seconds;
   }
   pugi::xml_node all = document.append_child("testsuites");
-  tell(all, suites.size() == 1 ? suites.front().name : "Fond Ladder", sum, seconds);
+  write_counts(all, suites.size() == 1 ? suites.front().name : "Fond Ladder", sum, seconds);
   for (const JUnitSuite& suite : suites) {
     pugi::xml_node cases = all.append_child("testsuite");
-    tell(cases, suite.name, counts_of(suite), suite.seconds);
+    write_counts(cases, suite.name, counts_of(suite), suite.seconds);
     for (const CheckedClaim& one : suite.checked) add_case(cases, one, suite.file);
     if (!suite.fault.empty()) add_error(cases, suite);
   }

@@ -28,17 +28,17 @@ struct LintCall {
 /// What was found in one of several scenes; without an answer it could not be read.
 struct Linted {
   std::string file;
-  std::optional<Lint> told;
+  std::optional<Lint> lint;
 };
 
 /// `3 scenes: 4 findings, in 1 of them`, and a line for each scene.
 void print_sum(const std::vector<Linted>& all, std::ostream& out) {
   std::size_t count = 0, in = 0, unread = 0;
   for (const Linted& one : all) {
-    const std::size_t own = one.told ? one.told->findings.size() : 0;
+    const std::size_t own = one.lint ? one.lint->findings.size() : 0;
     count += own;
     in += own > 0 ? 1 : 0;
-    unread += one.told ? 0 : 1;
+    unread += one.lint ? 0 : 1;
   }
   const auto findings = [](std::size_t n) { return n == 1 ? std::string("1 finding") : fmt::format("{} findings", n); };
   fmt::print(out, "{} scenes: {}{}\n\n", all.size(),
@@ -47,10 +47,10 @@ void print_sum(const std::vector<Linted>& all, std::ostream& out) {
                                   : fmt::format("{}, in {} of them", findings(count), in),
              unread == 0 ? "" : fmt::format("; {} could not be read", unread));
   for (const Linted& one : all) {
-    const std::string said = !one.told                    ? "could not be read"
-                             : one.told->findings.empty() ? "nothing suspicious"
-                                                          : findings(one.told->findings.size());
-    fmt::print(out, "{}: {}\n", printable(one.file), said);
+    const std::string summary = !one.lint                    ? "could not be read"
+                                : one.lint->findings.empty() ? "nothing suspicious"
+                                                             : findings(one.lint->findings.size());
+    fmt::print(out, "{}: {}\n", printable(one.file), summary);
   }
 }
 
@@ -66,12 +66,12 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
   const auto look = [&](const std::string& file) {
     const std::vector<Variant> variants = load_variants(call_for(call.scene, file), streams, Hints::none);
     Linted& one = all.back();
-    one.told = fond_ladder::lint(variants, 0, ProgressLine(streams, "looking").teller());
+    one.lint = fond_ladder::lint(variants, 0, ProgressLine(streams, "looking").teller());
     if (as_json) {
       if (!answers) answers.emplace(streams.out, "lint");  // not before there is one
-      write_lint(answers->next(variants[0].scene, file, variants[0].scene.ladder), *one.told);
+      write_lint(answers->next(variants[0].scene, file, variants[0].scene.ladder), *one.lint);
     }
-    if (!call.sarif.empty() && !one.told->findings.empty()) add_findings(results, *one.told, file, scene::Places(file));
+    if (!call.sarif.empty() && !one.lint->findings.empty()) add_findings(results, *one.lint, file, scene::Places(file));
   };
   bool all_read = true;
   for (const std::string& file : files) {
@@ -81,7 +81,7 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
       continue;
     }
     const auto note = [&](const SceneError& fault) { add_fault(results, fault, file); };
-    all_read &= told_if_wrong(
+    all_read &= reports_error(
         streams.err, file + ": ", [&] { look(file); }, note);
   }
   if (!call.sarif.empty()) write_target(streams, call.sarif, sarif_text(results));
@@ -90,13 +90,13 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
   } else {
     if (several) print_sum(all, streams.out);
     for (const Linted& one : all) {
-      if (several && (!one.told || (one.told->findings.empty() && one.told->remarks.empty()))) continue;
+      if (several && (!one.lint || (one.lint->findings.empty() && one.lint->remarks.empty()))) continue;
       if (several) fmt::print(streams.out, "\n{}\n", printable(one.file));
-      streams.out << *one.told;
+      streams.out << *one.lint;
     }
   }
   if (!all_read) return wrong_call;
-  const bool any = std::ranges::any_of(all, [](const Linted& one) { return !one.told->findings.empty(); });
+  const bool any = std::ranges::any_of(all, [](const Linted& one) { return !one.lint->findings.empty(); });
   return call.strict && any ? findings : all_well;
 }
 

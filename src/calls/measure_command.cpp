@@ -89,7 +89,7 @@ class MeasurePrinter {
 
   void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
     const SolvedScene measured{scene, solution, asked};
-    if (tells_all_paths()) detail::require_short_paths(solution.tree().store());
+    if (prints_all_paths()) detail::require_short_paths(solution.tree().store());
     const bool is_first = std::exchange(is_first_, false);  // nothing is begun before there is an answer
     if (call_.format == Format::csv) {
       if (is_first) print_boxes_csv_head(out_);
@@ -124,7 +124,7 @@ class MeasurePrinter {
 
  private:
   /// Whether each node is named by its whole path.
-  [[nodiscard]] bool tells_all_paths() const {
+  [[nodiscard]] bool prints_all_paths() const {
     return call_.format != Format::table && call_.settings.empty() && !drop_ && points_.empty();
   }
 
@@ -167,7 +167,7 @@ class MeasurePrinter {
   bool is_first_ = true;
 };
 
-/// The sizes that are asked for, as they are told of a scene with one of the values that are compared.
+/// The requested sizes, labeled with the value when several values of a setting are compared.
 std::vector<AskedSize> sizes_of(const MeasureCall& call, const Variant& value, const SceneSolver& solver) {
   std::vector<AskedSize> sizes = asked_sizes(call.at, value.scene.ladder);
   for (AskedSize& asked : sizes) {
@@ -177,9 +177,9 @@ std::vector<AskedSize> sizes_of(const MeasureCall& call, const Variant& value, c
   return sizes;
 }
 
-/// A size is told with how far scrollers are scrolled there.
-void tell_scrolled(const std::string& told, AskedSize& asked) {
-  if (!told.empty()) asked.with += (asked.with.empty() ? "" : ", ") + told;
+/// Adds the scroll positions to the description of a size.
+void note_scrolled(const std::string& description, AskedSize& asked) {
+  if (!description.empty()) asked.with += (asked.with.empty() ? "" : ", ") + description;
 }
 
 /// Size by size, the nodes that are elsewhere with another value.
@@ -193,9 +193,9 @@ void compare_values(const MeasureCall& call, const std::vector<Variant>& values,
   for (std::size_t i = 0; i < sizes.front().size(); ++i) {
     std::vector<Solution> solutions;
     for (std::size_t v = 0; v < values.size(); ++v) {
-      const auto [solution, told] = solve_scrolled(solvers[v], sizes[v].at(i).container_size, call.scrolled);
+      const auto [solution, description] = solve_scrolled(solvers[v], sizes[v].at(i).container_size, call.scrolled);
       solutions.push_back(solution);
-      tell_scrolled(told, sizes[v][i]);
+      note_scrolled(description, sizes[v][i]);
     }
     std::vector<SolvedScene> measured;
     for (std::size_t v = 0; v < values.size(); ++v) measured.push_back({values[v].scene, solutions[v], sizes[v][i]});
@@ -225,9 +225,9 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
     SceneSolver solver(value.scene, value.modes);
     for (AskedSize& asked : sizes_of(call, value, solver)) {
       const auto begin = std::chrono::steady_clock::now();
-      const auto [solution, told] = solve_scrolled(solver, asked.container_size, call.scrolled);
+      const auto [solution, description] = solve_scrolled(solver, asked.container_size, call.scrolled);
       const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
-      tell_scrolled(told, asked);
+      note_scrolled(description, asked);
       measuring.print(value.scene, solution, asked, seconds);
     }
   }

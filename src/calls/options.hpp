@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What a command can be told on the command line, as data: parsing, help, completion and the manual are made from it.
+// The options of a command, as data: parsing, help, completion and the manual are made from it.
 
 #include <functional>
 #include <string>
@@ -12,7 +12,7 @@ namespace fond_ladder::calls {
 
 enum class Format { table, json, csv };
 
-/// One use of an option among others whose order counts.
+/// One use of an option whose order among other options matters.
 struct OptionUse {
   std::string option;  // --set
   std::string value;
@@ -32,7 +32,7 @@ struct Option {
   [[nodiscard]] bool is_repeatable() const {
     return std::holds_alternative<std::vector<std::string>*>(into) || keeps_order();
   }
-  /// Whether it is told together with others, in the order of the call.
+  /// Whether it is collected together with other options, in the order of the call.
   [[nodiscard]] bool keeps_order() const { return std::holds_alternative<std::vector<OptionUse>*>(into); }
 };
 
@@ -46,11 +46,11 @@ class Options {
   void flag(std::string name, bool& into, std::string about);
   void text(std::string name, std::string value, std::string& into, std::string about);
   void list(std::string name, std::string value, std::vector<std::string>& into, std::string about);
-  /// Repeatable; several of them with one list are told there in the order of the call.
+  /// Repeatable; several options with one list are collected there in the order of the call.
   void in_order(std::string name, std::string value, std::vector<OptionUse>& into, std::string about);
   /// `--format`, of those that a command can print, the first being the default.
   void format(Format& into, const std::vector<Format>& possible);
-  /// Says something else about an option than what was said.
+  /// Replaces the description of an option.
   void describe(const std::string& name, std::string about);
 
   [[nodiscard]] const std::vector<Option>& all() const { return all_; }

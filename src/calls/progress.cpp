@@ -11,15 +11,15 @@ ProgressLine::ProgressLine(const Streams& streams, std::string what, Clock now)
     : out_(streams.terminal), what_(std::move(what)), now_(std::move(now)), began_(now_()) {}
 
 ProgressLine::~ProgressLine() {
-  if (told_ >= 0) *out_ << "\r\x1b[K" << std::flush;
+  if (printed_ >= 0) *out_ << "\r\x1b[K" << std::flush;
 }
 
 void ProgressLine::tell(double share) {
   constexpr std::chrono::milliseconds patience(500);
   const int percent = static_cast<int>(share * 100);
-  if (out_ == nullptr || percent == told_ || now_() - began_ < patience) return;
+  if (out_ == nullptr || percent == printed_ || now_() - began_ < patience) return;
   *out_ << fmt::format("\r{}: {} %", what_, percent) << std::flush;
-  told_ = percent;
+  printed_ = percent;
 }
 
 }  // namespace fond_ladder::calls

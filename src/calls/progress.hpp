@@ -31,7 +31,7 @@ class ProgressLine {
   std::string what_;
   Clock now_;
   std::chrono::steady_clock::time_point began_;
-  int told_ = -1;  // percent
+  int printed_ = -1;  // percent
 };
 
 }  // namespace fond_ladder::calls

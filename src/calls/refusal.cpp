@@ -9,15 +9,15 @@
 
 namespace fond_ladder::calls {
 
-void tell_refusal(std::ostream& err, const std::string& message) {
+void print_error(std::ostream& err, const std::string& message) {
   err << "fond-ladder: error: " << with_short_names(printable(message)) << '\n';
 }
 
-void tell_hint(std::ostream& err, const std::string& sentence) {
+void print_hint(std::ostream& err, const std::string& sentence) {
   err << "hint: " << with_short_names(printable(sentence)) << '\n';
 }
 
-std::string told_of(const std::exception& error) {
+std::string message_of(const std::exception& error) {
   if (dynamic_cast<const std::bad_alloc*>(&error) != nullptr)
     return "out of memory; raise the limit (ulimit -v), or use fewer sizes or nodes";
   const auto* refused = dynamic_cast<const std::system_error*>(&error);

@@ -13,18 +13,18 @@
 namespace fond_ladder::calls {
 
 /// `fond-ladder: error: …`
-void tell_refusal(std::ostream& err, const std::string& message);
+void print_error(std::ostream& err, const std::string& message);
 /// `hint: …`
-void tell_hint(std::ostream& err, const std::string& sentence);
+void print_hint(std::ostream& err, const std::string& sentence);
 
-/// What went wrong, for a person: of memory or threads that there were not the words of the standard library say
-/// little.
-[[nodiscard]] std::string told_of(const std::exception& error);
+/// The message of an exception, for people. Errors of memory and threads get words of ours, since those of the standard
+/// library say little.
+[[nodiscard]] std::string message_of(const std::exception& error);
 
-/// Calls `does()`, and tells what it throws: faults of a scene with their places, others behind `about` (a file and a
-/// colon, or nothing), and each to `also` as a fault. Returns whether nothing was thrown.
+/// Calls `does()` and prints what it throws: errors of a scene with their places, others after `about` (a file and a
+/// colon, or nothing). Passes each to `also` as a SceneError. Returns whether nothing was thrown.
 template <class Does, class Also>
-bool told_if_wrong(std::ostream& err, const std::string& about, const Does& does, const Also& also) {
+bool reports_error(std::ostream& err, const std::string& about, const Does& does, const Also& also) {
   try {
     does();
     return true;
@@ -35,19 +35,19 @@ bool told_if_wrong(std::ostream& err, const std::string& about, const Does& does
     }
   } catch (const WrongCall& error) {
     for (const std::string& message : error.messages()) {
-      tell_refusal(err, about + message);
+      print_error(err, about + message);
       also(SceneError{{}, 0, 0, {}, message});
     }
   } catch (const std::exception& error) {  // a wrong path, quantity or size
-    const std::string message = told_of(error);
-    tell_refusal(err, about + message);
+    const std::string message = message_of(error);
+    print_error(err, about + message);
     also(SceneError{{}, 0, 0, {}, message});
   }
   return false;
 }
 template <class Does>
-bool told_if_wrong(std::ostream& err, const std::string& about, const Does& does) {
-  return told_if_wrong(err, about, does, [](const SceneError&) {});
+bool reports_error(std::ostream& err, const std::string& about, const Does& does) {
+  return reports_error(err, about, does, [](const SceneError&) {});
 }
 
 }  // namespace fond_ladder::calls

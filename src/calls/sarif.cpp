@@ -69,9 +69,9 @@ void add_fault(std::vector<SarifResult>& results, const SceneError& fault, const
   results.push_back({"scene-error", fault.message, is_input ? "" : fault.file, at});
 }
 
-void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,
+void add_findings(std::vector<SarifResult>& results, const Lint& lint, const std::string& file,
                   const scene::Places& places) {
-  for (const Finding& one : told.findings) {
+  for (const Finding& one : lint.findings) {
     std::string rule(word(one.rule));
     std::ranges::replace(rule, ' ', '-');
     const std::string subject = one.node + (one.key.empty() ? "" : "." + one.key);

@@ -21,12 +21,12 @@ struct SarifResult {
   bool is_error = true;  ///< else a warning
 };
 
-/// Those of one scene: why it could not be read, claims that do not hold (`numbers` tells which of the scene's
-/// they are; a larger number is none of them) and findings.
+/// Those of one scene: why it could not be read, claims that do not hold (`numbers` holds the indexes of the scene's
+/// claims; a larger number is none of them) and findings.
 void add_failing(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
                  const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places);
 void add_fault(std::vector<SarifResult>& results, const SceneError& fault, const std::string& file);
-void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,
+void add_findings(std::vector<SarifResult>& results, const Lint& lint, const std::string& file,
                   const scene::Places& places);
 
 /// As a SARIF 2.1.0 file (an open standard of OASIS) of one run. The same results give the same bytes.

@@ -45,19 +45,19 @@ double parse_share(const std::string& text) {
 /// What there is to know of the fonts that words are measured with, each sentence once.
 class Remarks {
  public:
-  void tell(const Scene& scene, const Streams& streams) {
+  void print(const Scene& scene, const Streams& streams) {
     if (!scene.tree.text_shaper()) return;
     for (const std::string& remark : scene.tree.text_shaper()->remarks()) {
-      if (told_.insert(remark).second) tell_hint(streams.err, remark);
+      if (printed_.insert(remark).second) print_hint(streams.err, remark);
     }
   }
 
  private:
-  std::set<std::string> told_;
+  std::set<std::string> printed_;
 };
 
 /// One line on settings that do nothing, whatever the size.
-void tell_idle_settings(const Scene& scene, const Streams& streams) {
+void print_idle_settings(const Scene& scene, const Streams& streams) {
   const std::vector<IdleSetting> idle = idle_settings(scene);
   if (idle.empty()) return;
   constexpr std::size_t most = 3;
@@ -66,14 +66,14 @@ void tell_idle_settings(const Scene& scene, const Streams& streams) {
     names += fmt::format("{}{} of {}", i == 0 ? "" : ", ", idle[i].key, scene.tree.path(idle[i].nodes.front()));
   }
   if (idle.size() > most) names += fmt::format(" and {} more", idle.size() - most);
-  tell_hint(streams.err,
-            fmt::format("{} no effect here: {}; lint says why",
-                        idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names));
+  print_hint(streams.err,
+             fmt::format("{} no effect here: {}; lint says why",
+                         idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names));
 }
 
-void tell_hints_of(const Scene& scene, const Streams& streams) {
-  Remarks().tell(scene, streams);
-  tell_idle_settings(scene, streams);
+void print_hints_of(const Scene& scene, const Streams& streams) {
+  Remarks().print(scene, streams);
+  print_idle_settings(scene, streams);
 }
 
 std::vector<std::string> locale_names(const Scene& scene) {
@@ -104,24 +104,24 @@ Variant variant_by(const SceneCall& call, const Draft& draft, AskedWords words, 
   Variant variant =
       variant_in(scene, words, locale, modes, call.longer.empty() ? 0 : parse_share(call.longer), call.file);
   narrow(variant.scene.ladder, call);
-  const auto say = [](std::string& sentence, const std::string& more, const char* between) {
+  const auto append = [](std::string& sentence, const std::string& more, const char* between) {
     sentence += (sentence.empty() ? "" : between) + more;
   };
   for (std::size_t i = 0; i < call.edits.size(); ++i) {
-    say(variant.edited, draft.made()[i].text(), ", ");
-    say(variant.options, draft.made()[i].option(), " ");
+    append(variant.edited, draft.made()[i].text(), ", ");
+    append(variant.options, draft.made()[i].option(), " ");
   }
   for (std::size_t i = call.edits.size(); i < draft.made().size(); ++i) {  // values that are compared
     variant.name = draft.made()[i].text() + (variant.name.empty() ? "" : ", ") + variant.name;
-    say(variant.options, draft.made()[i].option(), " ");
+    append(variant.options, draft.made()[i].option(), " ");
   }
   return variant;
 }
 
-/// What is to be known of the changes made, but for what was told before.
-void tell_hints(const Draft& draft, std::size_t told, const Streams& streams) {
+/// Prints the hints about the edits, except for those printed before.
+void print_hints(const Draft& draft, std::size_t printed, const Streams& streams) {
   const std::vector<std::string> hints = draft.hints();
-  for (std::size_t i = told; i < hints.size(); ++i) tell_hint(streams.err, hints[i]);
+  for (std::size_t i = printed; i < hints.size(); ++i) print_hint(streams.err, hints[i]);
 }
 
 bool asks_for_all(const std::string& typed, const std::vector<std::string>& names) {
@@ -195,11 +195,11 @@ Draft read_draft(const std::string& file, const Streams& streams, Own own) {
 
 void make(const std::vector<OptionUse>& edits, Draft& draft, const Streams& streams) {
   constexpr auto words = words_of<Edit::Does>;
-  for (const OptionUse& told : edits) {
-    const auto does = std::ranges::find(words, std::string_view(told.option).substr(2)) - words.begin();
-    draft.apply({static_cast<Edit::Does>(does), told.value});
+  for (const OptionUse& printed : edits) {
+    const auto does = std::ranges::find(words, std::string_view(printed.option).substr(2)) - words.begin();
+    draft.apply({static_cast<Edit::Does>(does), printed.value});
   }
-  tell_hints(draft, 0, streams);
+  print_hints(draft, 0, streams);
 }
 
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail) {
@@ -216,7 +216,7 @@ TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& strea
   std::string text = in_one_file(draft.json(), call.file);
   make(call.edits, draft, streams);
   Variant shown = variant_by(call, draft, one_words_asked(call.words), call.locale, call.modes);
-  tell_hints_of(shown.scene, streams);
+  print_hints_of(shown.scene, streams);
   return {std::move(text), std::move(shown)};
 }
 
@@ -227,7 +227,7 @@ BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& strea
   make(call.edits, draft, streams);
   if (words.size() > 1) before = variant_by(call, draft, words.front(), call.locale, call.modes);
   Variant after = variant_by(call, draft, words.back(), call.locale, call.modes);
-  tell_hints_of(after.scene, streams);
+  print_hints_of(after.scene, streams);
   return {std::move(before), std::move(after)};
 }
 
@@ -248,7 +248,7 @@ class Variants {
         words_(std::move(words)),
         locales_(std::move(locales)),
         modes_(std::move(modes)),
-        told_(draft_.hints().size()) {
+        printed_(draft_.hints().size()) {
     if (!call.vary.empty()) values_ = parse_values(call.vary);
   }
 
@@ -262,7 +262,7 @@ class Variants {
     return variant_by(call_, draft_, words, locale, modes);
   }
   /// What is to be known of the first value, once it was made.
-  void tell_hints_of_first(const Streams& streams) const { tell_hints(draft_, told_, streams); }
+  void print_hints_of_first(const Streams& streams) const { print_hints(draft_, printed_, streams); }
 
  private:
   [[nodiscard]] std::size_t values() const { return values_ ? values_->values.size() : 1; }
@@ -279,7 +279,7 @@ class Variants {
   std::vector<AskedWords> words_;
   std::vector<std::string> locales_;
   std::vector<std::vector<std::string>> modes_;
-  std::size_t told_;  // hints of what was tried before
+  std::size_t printed_;  // hints of what was tried before
   std::optional<AskedVary> values_;
   std::optional<std::size_t> given_;  // that the draft has now
 };
@@ -303,8 +303,8 @@ std::vector<Variant> make_all(Variants variants, const Streams& streams) {
   std::vector<Variant> all;
   for (std::size_t i = 0; i < variants.size(); ++i) {
     all.push_back(variants.make(i));
-    if (i == 0) variants.tell_hints_of_first(streams);
-    if (i > 0) all.back().scene.locales.clear();  // those of the first tell all: many times many would be kept
+    if (i == 0) variants.print_hints_of_first(streams);
+    if (i > 0) all.back().scene.locales.clear();  // one copy is enough
   }
   return all;
 }
@@ -331,20 +331,20 @@ VariantsInTurn load_variants_in_turn(const SceneCall& call, const Streams& strea
   Remarks remarks;
   for (std::size_t i = 0; i < kept->variants.size(); ++i) {
     const Variant& variant = all.made(i);
-    if (i == 0) kept->variants.tell_hints_of_first(streams);
+    if (i == 0) kept->variants.print_hints_of_first(streams);
     all.labels.push_back({variant.name, variant.options, variant.edited});
-    remarks.tell(variant.scene, streams);
+    remarks.print(variant.scene, streams);
     first_look(i, variant);
   }
-  if (hints == Hints::one_line) tell_idle_settings(all.made(0).scene, streams);
+  if (hints == Hints::one_line) print_idle_settings(all.made(0).scene, streams);
   return all;
 }
 
 std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams, Hints hints) {
   std::vector<Variant> all = make_all(variants_of(call, streams), streams);
   Remarks remarks;
-  for (const Variant& variant : all) remarks.tell(variant.scene, streams);
-  if (hints == Hints::one_line) tell_idle_settings(all[0].scene, streams);
+  for (const Variant& variant : all) remarks.print(variant.scene, streams);
+  if (hints == Hints::one_line) print_idle_settings(all[0].scene, streams);
   return all;
 }
 
@@ -353,7 +353,7 @@ std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) 
   make(call.edits, draft, streams);
   std::vector<Variant> values =
       make_all({call, std::move(draft), {one_words_asked(call.words)}, {call.locale}, {call.modes}}, streams);
-  tell_hints_of(values[0].scene, streams);
+  print_hints_of(values[0].scene, streams);
   return values;
 }
 
@@ -366,12 +366,12 @@ Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams&
                   draft->undo();
                   return scene;
                 }};
-  const std::size_t told = draft->hints().size();
+  const std::size_t printed = draft->hints().size();
   draft->apply(Edit::set(asked.setting, asked.text_of(varied.values.to)));  // which may be too large
-  tell_hints(*draft, told, streams);
+  print_hints(*draft, printed, streams);
   draft->undo();
   const Scene scene = varied.at(varied.values.from);
-  tell_hints_of(scene, streams);
+  print_hints_of(scene, streams);
   return varied;
 }
 

@@ -29,13 +29,13 @@ struct SceneCall {
 
 /// Whether a command looks at one form of a scene, or can look at all in turn.
 enum class Forms { one, all_in_turn };
-/// The argument SCENE and the options that say in which form.
+/// The argument SCENE and the options that select its form.
 void add_scene(Options& options, SceneCall& scene, Forms forms = Forms::one);
 /// The same for one scene or more.
 void add_scenes(Options& options, SceneCall& scene, Forms forms);
 /// The call for one of its scenes alone.
 [[nodiscard]] SceneCall call_for(const SceneCall& call, const std::string& file);
-/// `--at`, repeatable; `tail` is added to what it says.
+/// `--at`, repeatable; `tail` is appended to its description.
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail = "repeatable");
 
 /// `--vary NODE.KEY=A,B,C`: the answer for each value.
@@ -48,15 +48,15 @@ enum class Own { kept, may_be_written };
 /// The scene of a command, with nothing tried. Throws BadScene, and WrongCall where the call writes one of the files
 /// that make up the scene: its own, those that it uses, its fonts.
 [[nodiscard]] Draft read_draft(const std::string& file, const Streams& streams, Own own = Own::kept);
-/// Makes the changes of a call; lines on standard error tell what to know of them. Throws BadEdit.
+/// Makes the edits of a call; prints hints about them on standard error. Throws BadEdit.
 void make(const std::vector<OptionUse>& edits, Draft& draft, const Streams& streams);
 
 /// Reads the scene that a command names, `-` being standard input, tries what is to be tried and puts the locale into
-/// it. One line on standard error tells of settings that do nothing. Throws BadScene, BadEdit and WrongCall.
+/// in force. Prints one line on standard error about settings without effect. Throws BadScene, BadEdit and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
-/// The variants of a scene that a command names: each value of `--vary`; `all` stands for the scene's own texts and
-/// every locale, and for every choice of modes. Throws as load_scene does.
+/// The variants of a scene: one per value of `--vary`. `all` stands for the scene's own texts and
+/// every locale, and for every combination of modes. Throws as load_scene does.
 enum class Hints { one_line, none };
 [[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
                                                  Hints hints = Hints::one_line);
@@ -64,7 +64,7 @@ enum class Hints { one_line, none };
 /// throws goes through.
 [[nodiscard]] VariantsInTurn load_variants_in_turn(const SceneCall& call, const Streams& streams, Hints hints,
                                                    const std::function<void(std::size_t, const Variant&)>& first_look);
-/// The scene as a command shows it: once for each value of `--vary`, of which `name` tells; once without.
+/// The scene as a command shows it: once per value of `--vary`, named by `name`; once without it.
 [[nodiscard]] std::vector<Variant> load_values(const SceneCall& call, const Streams& streams);
 /// The scene while a setting goes through a span of values. Throws as load_scene does, for both ends at once.
 [[nodiscard]] Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams& streams);

@@ -18,7 +18,7 @@ struct AskedPosition {
   Solution::ScrolledTo to;
 };
 
-/// Of a node that scrolls as `scroll_of(node)` says.
+/// Of a node that scrolls as `scroll_of(node)` returns.
 template <class ScrollOf>
 AskedPosition parse(const Tree& tree, const std::string& text, const ScrollOf& scroll_of) {
   const std::string message =
@@ -48,12 +48,12 @@ AskedPosition parse(const Tree& tree, const std::string& text, const ScrollOf& s
   return {name, value, {node, second_slope ? pixels[0] : 0, second_slope ? 0 : pixels[0]}};
 }
 
-/// As the scene says it, in any of its forms.
+/// How a node scrolls in the scene, in any of its forms.
 AskedPosition parse(const Scene& scene, const std::string& text) {
   return parse(scene.tree, text, [&](NodeId node) {
     Scroll scroll = scene.tree.keys(node).scroll;
     for (const When& when : scene.whens) {
-      if (when.node == node && when.change.says("scroll") && scroll == Scroll::none)
+      if (when.node == node && when.change.sets("scroll") && scroll == Scroll::none)
         scroll = when.change.values().scroll;
     }
     return scroll;
@@ -77,8 +77,8 @@ std::vector<AskedPosition> parse_all(const Scene& scene, const std::vector<std::
   return all;
 }
 
-/// Whether a claim has positions of its own, or is of what no position changes; one that is wrong is left as it is, to
-/// be told.
+/// Whether a claim has positions of its own, or is about something that no position changes; a wrong claim is left as
+/// it is and reported later.
 bool needs_no_positions(const Scene& scene, const std::string& claim) {
   try {
     const Claim read(scene, claim);
@@ -92,7 +92,7 @@ bool needs_no_positions(const Scene& scene, const std::string& claim) {
 }
 
 /// `120 of 574`, or on two axes `40, 120 of 300, 574`
-std::string told(const Extent& at, const Extent& range, Scroll scroll) {
+std::string description(const Extent& at, const Extent& range, Scroll scroll) {
   if (scroll == Scroll::x) return fmt::format("{} of {}", rounded(at.width), rounded(range.width));
   if (scroll == Scroll::y) return fmt::format("{} of {}", rounded(at.height), rounded(range.height));
   return fmt::format("{}, {} of {}, {}", rounded(at.width), rounded(at.height), rounded(range.width),
@@ -120,10 +120,10 @@ Scrolled solve_scrolled(SceneSolver& solver, const ContainerSize& container_size
   }
   Scrolled scrolled{solver.solve(container_size, positions), ""};
   for (const Solution::ScrolledTo& one : positions) {
-    scrolled.told += fmt::format(
-        "{}{} scrolled to {}", scrolled.told.empty() ? "" : ", ", scrolled.solution.tree().short_path(one.node),
-        told(scrolled.solution.scroll_position(one.node), scrolled.solution.scroll_range(one.node),
-             scrolled.solution.keys(one.node).scroll));
+    scrolled.description += fmt::format(
+        "{}{} scrolled to {}", scrolled.description.empty() ? "" : ", ", scrolled.solution.tree().short_path(one.node),
+        description(scrolled.solution.scroll_position(one.node), scrolled.solution.scroll_range(one.node),
+                    scrolled.solution.keys(one.node).scroll));
   }
   return scrolled;
 }

@@ -14,10 +14,10 @@ namespace fond_ladder::calls {
 /// `--scrolled NODE=PIXELS`, repeatable.
 void add_scrolled(Options& options, std::vector<std::string>& asked);
 
-/// An arrangement with scrollers where they are asked to be, and how that is told.
+/// An arrangement with scrollers at the requested positions, and a description of them.
 struct Scrolled {
   Solution solution;
-  std::string told;  ///< `list scrolled to 120 of 574`; empty where nothing is asked
+  std::string description;  ///< `list scrolled to 120 of 574`; empty where nothing is asked
 };
 /// `asked`: `list=120` (down, or across in what scrolls across alone), `list=40,120`, `list=end`, each held within what
 /// there is to scroll. The solution holds until the next solve. Throws WrongCall for one that is written wrongly, names
@@ -28,7 +28,7 @@ struct Scrolled {
 /// The positions that were asked for in a scene. Throws WrongCall, and BadPath.
 [[nodiscard]] std::vector<Solution::ScrolledTo> positions_asked(const Scene& scene,
                                                                 const std::vector<std::string>& asked);
-/// Makes claims that say no positions themselves speak of those. Throws WrongCall, and BadPath.
+/// Makes claims without positions use those. Throws WrongCall, and BadPath.
 void claim_with_positions(const Scene& scene, const std::vector<std::string>& asked, std::vector<std::string>& claims);
 
 }  // namespace fond_ladder::calls

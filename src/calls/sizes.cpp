@@ -23,7 +23,7 @@ std::optional<double> parse_size(std::string_view text) {
   return size;
 }
 
-/// The height where none is said: the ladder's largest, else by content.
+/// The height if none is given: the ladder's largest, else by content.
 std::optional<double> usual_height(const Ladder& ladder) {
   return ladder.height ? std::optional(ladder.height->to) : std::nullopt;
 }

@@ -42,7 +42,7 @@ struct Way {
   [[nodiscard]] Interval span() const { return along_height ? ladder.height.value_or(Interval()) : ladder.width; }
 };
 
-/// The ladder of the scene, with what the command line says instead.
+/// The ladder of the scene, with the overrides of the command line.
 Way way_of(const Scene& scene, const SweepCall& call) {
   Way way{scene.ladder, false};
   if (!call.width.empty()) way.ladder.width = sizes_asked(call.width, "--width", scene.ladder.width);
@@ -80,7 +80,7 @@ std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   return sizes;
 }
 
-/// The steps at some sizes, solved, so that they are to the last digit what `measure` tells.
+/// The steps at some sizes, solved, so that they equal what `measure` prints to the last digit.
 std::vector<Sweep::Step> steps_at(const Scene& scene, const Way& way, const Sweep& swept,
                                   const std::vector<double>& sizes, const std::vector<std::string>& modes) {
   SceneSolver solver(scene, modes);
@@ -108,8 +108,8 @@ Sweep sweep_all(const Scene& scene, const Way& way, const std::vector<Quantity>&
   return sweep_quantities(scene, way.ladder, quantities, options);
 }
 
-/// Gives quantities of a sweep of everything their names, as far as they are told: the shortest that are clear.
-void name_those_told(const Scene& scene, const std::vector<Telling>& telling, Sweep& swept) {
+/// Names the printed quantities of a sweep of everything: the shortest names that are unambiguous.
+void name_printed(const Scene& scene, const std::vector<Telling>& telling, Sweep& swept) {
   const auto add = [&](std::size_t q) {
     Quantity& quantity = swept.quantities[q];
     quantity.text = scene.tree.short_path(quantity.node) + "." + std::string(quantity.word());
@@ -136,7 +136,7 @@ std::vector<Quantity> asked_quantities(const Scene& scene, const SweepCall& call
   return asked;
 }
 
-/// Which columns are shown: all that were asked for; else those that tell most, in a table six of them.
+/// The columns to show: all that were asked for; else the most informative ones, six in a table.
 std::vector<std::size_t> columns_of(const Sweep& swept, const std::vector<Telling>& telling, bool all, Format format) {
   std::vector<std::size_t> columns;
   if (!all) {
@@ -162,7 +162,7 @@ void choose_columns(const Scene& scene, const SweepCall& call, Swept& swept) {
   const bool all = call.show.empty();
   if (all) {
     swept.telling = most_telling(scene, shown.swept);
-    name_those_told(scene, swept.telling, shown.swept);
+    name_printed(scene, swept.telling, shown.swept);
   }
   shown.columns = columns_of(shown.swept, swept.telling, all, call.format);
 }
@@ -200,7 +200,7 @@ bool breakpoint_alike(const Sweep& a, const Sweep& b) {
   });
 }
 
-/// What is said of the other end of a ladder with two heights.
+/// What differs at the other height of a ladder with two heights.
 void print_other_end(const Swept& low, const Swept& high, const SweepCall& call, std::ostream& out) {
   out << '\n';
   if (breakpoint_alike(low.shown.swept, high.shown.swept)) {

@@ -105,7 +105,7 @@ void replace(const std::string& path, const fs::path& target, const std::optiona
   OpenFile out(beside.descriptor());
   if (out.number() < 0) refuse(path, last_reason());
   constexpr mode_t permissions = 07777;
-  if (old && ::fchown(out.number(), old->st_uid, old->st_gid) != 0) errno = 0;  // whose it is may be kept only by root
+  if (old && ::fchown(out.number(), old->st_uid, old->st_gid) != 0) errno = 0;  // only root may keep the owner
   const bool made = out.write(bytes) &&
                     ::fchmod(out.number(), old ? old->st_mode & permissions : mode_of_new_file()) == 0 && out.close() &&
                     ::rename(beside.path().c_str(), target.c_str()) == 0;
@@ -124,7 +124,7 @@ std::string number_of(const struct stat& status) {
   return fmt::format("{}:{}", status.st_dev, status.st_ino);
 }
 
-/// What tells a plain file from others, whatever it is called. Nothing of a device or a pipe, which may be had more
+/// What identifies a plain file, whatever its name. Nothing for a device or a pipe, which may be read more
 /// than once.
 std::string identity_of(const fs::path& path) {
   const auto there = status_of(path);

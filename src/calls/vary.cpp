@@ -27,7 +27,7 @@ std::optional<Amount> parse_amount(std::string_view text) {
   return amount;
 }
 
-/// What stands between commas, but for those in brackets and in quotes.
+/// The items between commas, except for commas in brackets and in quotes.
 std::vector<std::string> split_values(std::string_view text) {
   std::vector<std::string> values{""};
   int depth = 0;
@@ -61,10 +61,10 @@ AskedVary parse_vary(const std::string& text) {
   const std::size_t equals = text.find('=');
   if (equals == std::string::npos || equals == 0 || equals + 1 == text.size()) throw not_understood(text);
   AskedVary asked{text.substr(0, equals), {}, {}, {}};
-  const std::string_view said = std::string_view(text).substr(equals + 1);
-  const std::size_t dots = said.find("..");
-  if (dots != std::string_view::npos && said.find_first_of("\"[{") == std::string_view::npos) {
-    const auto from = parse_amount(said.substr(0, dots)), to = parse_amount(said.substr(dots + 2));
+  const std::string_view values = std::string_view(text).substr(equals + 1);
+  const std::size_t dots = values.find("..");
+  if (dots != std::string_view::npos && values.find_first_of("\"[{") == std::string_view::npos) {
+    const auto from = parse_amount(values.substr(0, dots)), to = parse_amount(values.substr(dots + 2));
     if (!from || !to) throw not_understood(text);
     if (from->unit != to->unit) {
       throw WrongCall(fmt::format("--vary {}: both ends need the same unit, as in {}=1em..3em", text, asked.setting));
@@ -74,7 +74,7 @@ AskedVary parse_vary(const std::string& text) {
     asked.unit = from->unit;
     return asked;
   }
-  asked.values = split_values(said);
+  asked.values = split_values(values);
   for (const std::string& value : asked.values) {
     if (value.empty()) throw not_understood(text);
   }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What `--vary` says: a setting, and which values it has in turn.
+// The value of `--vary`: a setting, and the values it takes in turn.
 
 #include <optional>
 #include <string>

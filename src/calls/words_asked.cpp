@@ -46,7 +46,7 @@ Variant variant_in(const Scene& scene, AskedWords words, const std::string& loca
   } catch (const BadFonts& bad) {
     std::vector<SceneError> faults;
     for (const BadFonts::Fault& one : bad.faults())
-      faults.push_back({one.said_at.empty() ? file : one.said_at, 0, 0, "", one.message});
+      faults.push_back({one.source_place.empty() ? file : one.source_place, 0, 0, "", one.message});
     throw BadScene(std::move(faults));
   }
   Variant variant = variant_of(measured, locale, modes, longer);

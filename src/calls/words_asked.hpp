@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// `--text-metrics`: what the words of a scene are measured in, whatever its file says.
+// `--text-metrics`: what the texts of a scene are measured with, whatever its file says.
 
 #include <optional>
 #include <string>

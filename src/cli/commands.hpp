@@ -7,7 +7,7 @@
 
 namespace fond_ladder::cli {
 
-/// All commands, in the order in which help tells them. Each has its own state: ask for new ones for every call.
+/// All commands, in the order of help. Each has its own state: make new ones for every call.
 [[nodiscard]] std::vector<Command> all_commands();
 
 }  // namespace fond_ladder::cli

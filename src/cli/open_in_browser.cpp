@@ -11,11 +11,11 @@
 namespace fond_ladder::cli {
 
 void open_in_browser(const std::string& address, std::ostream& err) {
-  const auto is_said = [](const char* name) {
+  const auto is_set = [](const char* name) {
     const char* value = std::getenv(name);  // NOLINT(concurrency-mt-unsafe): nothing here changes the environment
     return value != nullptr && *value != '\0';
   };
-  const bool has_desktop = is_said("DISPLAY") || is_said("WAYLAND_DISPLAY");
+  const bool has_desktop = is_set("DISPLAY") || is_set("WAYLAND_DISPLAY");
   if (has_desktop) {
     const picture::Ended ended = picture::run_program({"xdg-open", address}, "");
     if (ended.found && !ended.by_signal && ended.status == 0) return;

@@ -6,8 +6,8 @@
 
 namespace fond_ladder::cli {
 
-/// Shows an address, or the file of an absolute path, in the browser of the desktop. Where there is no desktop, a line
-/// on `err` says so.
+/// Opens an address, or the file of an absolute path, in the browser of the desktop. If there is no desktop, prints a
+/// line about that on `err`.
 void open_in_browser(const std::string& address, std::ostream& err);
 
 }  // namespace fond_ladder::cli

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Commands print plain text. What is painted is told by the words that a line begins with, so that no command, and
-// nobody who reads its output by a program, has to know of colors.
+// Commands print plain text. What gets a color is decided by the words at the start of a line, so that neither commands
+// nor programs that read their output need to know about colors.
 #include "cli/paint.hpp"
 
 #include <fmt/color.h>

@@ -9,8 +9,8 @@ namespace fond_ladder::cli {
 /// When output has colors.
 enum class Color { automatic, always, never };
 
-/// Whether text that goes to a terminal, or does not, is to have colors. `automatic`: on a terminal, unless the
-/// environment variable NO_COLOR says something.
+/// Whether text gets colors. `automatic`: on a terminal, unless the environment variable NO_COLOR is
+/// not empty.
 [[nodiscard]] bool has_colors(Color color, bool to_terminal);
 
 /// A table of a command in colors: its first line, which is the answer, headings, and the words that lines begin

@@ -20,7 +20,7 @@ void add(CLI::App& app, const Option& option) {
     added = app.add_option(option.name, **text, option.about);
   } else if (auto* const* texts = std::get_if<std::vector<std::string>*>(&option.into)) {
     added = app.add_option(option.name, **texts, option.about)->allow_extra_args(option.is_argument());
-  } else if (option.keeps_order()) {  // told when all is parsed
+  } else if (option.keeps_order()) {  // collected after everything is parsed
     const auto nothing = [](const std::vector<std::string>&) {};
     added =
         app.add_option_function<std::vector<std::string>>(option.name, nothing, option.about)->allow_extra_args(false);
@@ -34,13 +34,13 @@ void add(CLI::App& app, const Option& option) {
   added->check([](const std::string& typed) { return std::string(typed.empty() ? "a value is missing" : ""); });
 }
 
-/// Tells the options whose order counts, as they stand in the call.
-void tell_in_order(const CLI::App& called, const Command& command) {
-  std::map<const CLI::Option*, std::size_t> told;  // how many of its values
+/// Collects the options whose order matters, in the order of the call.
+void list_in_order(const CLI::App& called, const Command& command) {
+  std::map<const CLI::Option*, std::size_t> read;  // how many of its values
   for (const CLI::Option* used : called.parse_order()) {
     for (const Option& option : command.options.all()) {
       if (!option.keeps_order() || !used->check_name(option.name)) continue;
-      std::get<std::vector<OptionUse>*>(option.into)->push_back({option.name, used->results()[told[used]++]});
+      std::get<std::vector<OptionUse>*>(option.into)->push_back({option.name, used->results()[read[used]++]});
     }
   }
 }
@@ -103,7 +103,7 @@ bool asks_for_limits(const std::vector<std::string>& words) {
   return words.size() == 2 && (words[0] == "help" || words[0] == "--help") && words[1] == "limits";
 }
 
-/// `help measure` says what `measure --help` does.
+/// `help measure` does what `measure --help` does.
 std::vector<std::string> without_help_word(const std::vector<std::string>& args) {
   if (args.empty() || args.front() != "help") return args;
   if (args.size() == 1) return {"--help"};
@@ -111,7 +111,7 @@ std::vector<std::string> without_help_word(const std::vector<std::string>& args)
   return {args[1], "--help"};
 }
 
-/// `--color always check a` says what `check a --color always` does.
+/// `--color always check a` does what `check a --color always` does.
 std::vector<std::string> with_command_first(std::vector<std::string> words) {
   const std::size_t taken = words.front() == "--color" ? 2 : words.front().starts_with("--color=") ? 1 : 0;
   if (words.size() > taken) std::rotate(words.begin(), words.begin() + static_cast<std::ptrdiff_t>(taken), words.end());
@@ -155,7 +155,7 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
   }
   const auto called =
       std::ranges::find_if(commands, [&](const Command& command) { return app.got_subcommand(command.name); });
-  tell_in_order(*app.get_subcommand(called->name), *called);
+  list_in_order(*app.get_subcommand(called->name), *called);
   return {&*called, ""};
 }
 

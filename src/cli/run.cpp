@@ -14,7 +14,7 @@
 namespace fond_ladder::cli {
 namespace {
 
-/// What --color says. It is looked for before anything is parsed, since a call that is refused has colors too.
+/// The value of --color. It is read before anything else is parsed, since a refused call has colors too.
 Color color_in(const std::vector<std::string>& args) {
   static const std::map<std::string, Color> colors{
       {"auto", Color::automatic}, {"always", Color::always}, {"never", Color::never}};
@@ -47,14 +47,14 @@ class Painted {
 };
 
 int refuse(std::ostream& err, const std::string& message) {
-  calls::tell_refusal(err, message);
+  calls::print_error(err, message);
   return wrong_call;
 }
 
 int run(const std::vector<std::string>& args, const Streams& streams, Painted& results) {
   const auto unpainted = [](std::string_view text) { return std::string(text); };
   ExitStatus status = wrong_call;
-  calls::told_if_wrong(streams.err, "", [&] {
+  calls::reports_error(streams.err, "", [&] {
     const std::vector<Command> commands = all_commands();
     const ParsedCall parsed = parse(args, commands);
     ExitStatus called = all_well;

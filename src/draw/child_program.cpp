@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// The program gets a socket as its standard input, and not a pipe: a write to a program that has ended then fails, and
-// sends nobody a signal. Writing and reading take turns, so that neither side waits for the other for ever.
+// The program gets a socket, not a pipe, as its standard input: a write to a program that has ended then fails without
+// a signal. Writing and reading take turns, so that neither side waits for the other forever.
 #include "draw/child_program.hpp"
 
 #include <fcntl.h>

@@ -19,8 +19,8 @@ struct Ended {
   std::string output;      ///< of its standard output
 };
 
-/// Starts a program, looked for in PATH, directly with its words: no shell reads them, and no file is made. `input`
-/// comes by its standard input; what it says on its standard error is dropped. Returns when it has ended.
+/// Starts a program found in PATH, directly with its arguments: no shell reads them, and no file is made. `input`
+/// is its standard input; its standard error is dropped. Returns when it has ended.
 [[nodiscard]] Ended run_program(const std::vector<std::string>& words, std::string_view input);
 
 }  // namespace picture

@@ -20,7 +20,7 @@ class LabelSpots {
   void cover(const Rect& area, std::size_t order);
   /// Whether nothing that is painted later than `order` touches `area`, and no label.
   [[nodiscard]] bool is_free(const Rect& area, std::size_t order) const;
-  /// A label stands on `area` from now on; others keep a little apart.
+  /// Marks `area` as taken by a label; later labels keep a distance from it.
   void take(const Rect& area);
   /// The place of the words of a text, and that of a label which may stand on everything but labels, or on everything
   /// but labels and words.

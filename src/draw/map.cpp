@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // The map of all container sizes: width to the right, height up. Boundaries are thin lines, bounds of ranges dashed
-// lines, named sizes points. Each broken claim has a hatching of its own and a number that stands in its largest
-// region, so that claims are told apart without color.
+// lines, named sizes points. Each failing claim has a hatching of its own and a number in its largest
+// region, so that claims can be distinguished without color.
 #include "fond_ladder/plot.hpp"
 
 #include <algorithm>
@@ -28,7 +28,7 @@ constexpr double sheet_width = 1280, sheet_height = 800;
 constexpr Rect plot_area{76, 84, 800, 632};
 constexpr double legend_left = 916, legend_width = sheet_width - 916 - 28;
 
-/// How a claim's regions are told apart: slanting lines in two directions, upright and level ones, in two widths.
+/// The hatching of a claim: slanting lines in two directions, vertical and horizontal ones, in two widths.
 struct Mark {
   Ink ink;
   double slope_x, slope_y;  // the lines run where slope_x * x + slope_y * y is the same
@@ -145,7 +145,7 @@ class MapDrawing {
     });
   }
 
-  /// The number of a claim stands where fewest others fail, and apart from other numbers.
+  /// Puts the number of a claim where fewest other claims fail, and apart from other numbers.
   void number(std::size_t c) {
     double best = 1e9;
     Point place;
@@ -198,7 +198,7 @@ class MapDrawing {
         const Segment line{{plot_area.x, y_of(*bound)}, {plot_area.right(), y_of(*bound)}};
         pen_.lines(std::span(&line, 1), stroke);
       }
-      // The name stands inside of where the range holds.
+      // Puts the name inside the area in which the range holds.
       const double low = std::max(map_.widths.from, range.from_width.value_or(map_.widths.from)),
                    high = std::min(map_.widths.to, range.below_width.value_or(map_.widths.to));
       const double top = std::min(map_.heights.to, range.below_height.value_or(map_.heights.to));

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The patterns and shapes of helper marks, as geometry. Patterns are told apart by their shape alone, and keep in step
+// The patterns and shapes of helper marks, as geometry. Patterns differ by their shape alone, and stay aligned
 // over the whole picture, so that neighboring areas join without a seam.
 
 #include <vector>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Marks are laid in the order of their weight: what is cut, then pins and scrolling, then flags, then the names of
-// nodes. Each takes a spot that nobody took before; a name has to stand where its node can be seen.
+// Marks are placed in the order of their importance: overhang, then pins and scrolling, then flags, then the names of
+// nodes. Each takes a free spot; a name must be placed where its node is visible.
 #include "draw/node_marks.hpp"
 
 #include <algorithm>
@@ -75,7 +75,7 @@ class MarkPainter {
                   item.box, words);
   }
 
-  /// What of a node lies in the padding of its parent, where that is not meant.
+  /// The part of a node in the padding of its parent, unless that is allowed.
   void paint_padding_overlap(const Item& item) {
     if (solution_.keys(item.node).allow.has(LintRule::overlaps_padding)) return;
     if (item.parent == Item::no_parent || is_empty(common(item.box, common(item.view, space_)))) return;
@@ -85,13 +85,13 @@ class MarkPainter {
     const Rect inside = in_picture(parent, content_box(solution_, parent.node)),
                padding = in_picture(parent, padding_box(solution_, parent.node));
     std::string amounts;
-    const auto tell = [&](double by, double beyond_all, const char* arrow) {
+    const auto mark = [&](double by, double beyond_all, const char* arrow) {
       if (by > 0 && beyond_all <= 0) amounts += " " + rounded(by) + " " + arrow;
     };
-    tell(into.top, overhang.top, "\u2191");
-    tell(into.right, overhang.right, "\u2192");
-    tell(into.bottom, overhang.bottom, "\u2193");
-    tell(into.left, overhang.left, "\u2190");
+    mark(into.top, overhang.top, "\u2191");
+    mark(into.right, overhang.right, "\u2192");
+    mark(into.bottom, overhang.bottom, "\u2193");
+    mark(into.left, overhang.left, "\u2190");
     if (amounts.empty()) return;  // where it overhangs, that is marked
     used_.padding_overlap = true;
     pen_.hatch(beyond(common(item.box, padding), inside), Hatch::crossed, 4, {faded(warning_ink, 0.7), 0.7});
@@ -175,8 +175,8 @@ class MarkPainter {
       }
     }
     const double x = space_.x + space_.width / 2, y = space_.y + space_.height / 2;
-    std::vector<NodeId> untold;
-    const auto tell = [&](const Beyond& side, const char* arrow, Point at, double share_x, double share_y) {
+    std::vector<NodeId> unlabeled;
+    const auto mark = [&](const Beyond& side, const char* arrow, Point at, double share_x, double share_y) {
       if (side.nodes.empty()) return;
       const std::string count = std::to_string(side.nodes.size()), far = rounded(side.farthest / whole.zoom);
       for (const auto& [words, how_far] :
@@ -185,13 +185,13 @@ class MarkPainter {
         text.append(words).append(how_far).append(" ").append(arrow);
         if (write({text, at, share_x, share_y})) return;
       }
-      untold.insert(untold.end(), side.nodes.begin(), side.nodes.end());
+      unlabeled.insert(unlabeled.end(), side.nodes.begin(), side.nodes.end());
     };
-    tell(right, "\u2192", {space_.right(), y}, 1, 0.5);
-    tell(left, "\u2190", {space_.x, y}, 0, 0.5);
-    tell(bottom, "\u2193", {x, space_.bottom()}, 0.5, 1);
-    tell(top, "\u2191", {x, space_.y}, 0.5, 0);
-    return untold;
+    mark(right, "\u2192", {space_.right(), y}, 1, 0.5);
+    mark(left, "\u2190", {space_.x, y}, 0, 0.5);
+    mark(bottom, "\u2193", {x, space_.bottom()}, 0.5, 1);
+    mark(top, "\u2191", {x, space_.y}, 0.5, 0);
+    return unlabeled;
   }
 
   /// Writes the amounts that mark_overhang collected. Comes after all hatching, which would hide them, and after
@@ -204,7 +204,7 @@ class MarkPainter {
   void paint_scroll(const Item& item) {
     const Extent range = solution_.scroll_range(item.node);
     const Rect seen = common(item.box, common(item.view, space_));
-    // It stands inside of what scrolls, or not at all.
+    // Placed inside the scroller, or not at all.
     if (range.width > 0) {
       note("scrolls " + rounded(range.width) + " \u2194", {seen.right() - inset, seen.y + seen.height / 2}, 1, 0.5,
            seen);
@@ -217,7 +217,7 @@ class MarkPainter {
 
   void paint_flag(const Item& item) {
     used_.zero = true;
-    // Upward from the node, or downward where it stands at the upper edge of the picture.
+    // Upward from the node, or downward at the upper edge of the picture.
     const Point foot{std::clamp(item.box.x, space_.x + 1, std::max(space_.x + 1, space_.right() - 10)),
                      std::clamp(item.box.y, space_.y + 1, std::max(space_.y + 1, space_.bottom() - 1))};
     const double up = foot.y - 12 < space_.y ? -1 : 1;
@@ -266,7 +266,7 @@ class MarkPainter {
   }
 
  private:
-  /// Marks what of `area` lies outside `window`, side by side, with the amounts.
+  /// Marks the parts of `area` outside `window`, side by side, with the amounts.
   void mark_overhang(const Rect& area, const Rect& window, const FourSides& overhang) {
     for (const Rect& piece : beyond(common(area, grown(space_, 8)), window)) {
       pen_.fill(piece, faded(warning_ink, 0.12));
@@ -284,7 +284,7 @@ class MarkPainter {
     if (overhang.left > 0) warn("cut " + rounded(overhang.left) + " \u2190", {std::min(area.x, window.x), y}, 0, 0.5);
   }
 
-  /// A text where it should stand; the shares say which point of its plate should lie there.
+  /// A text at its preferred place; the shares select the point of its plate that goes there.
   struct Label {
     std::string text;
     Point at;
@@ -301,8 +301,8 @@ class MarkPainter {
     plate(text, at, share_x, share_y, LabelSpots::beside_words, size_letters, {quiet_ink, 0.6}, within);
   }
 
-  /// A text on a plate of its own, as near to a point as other labels allow. The shares say which point of the plate
-  /// should lie there. None where it would not stand within `bounds`. Returns whether there is one.
+  /// A text on a plate of its own, as near to a point as other labels allow. The shares select the point of the plate
+  /// that goes there. None if it would not be within `bounds`. Returns whether there is one.
   bool plate(const std::string& text, Point at, double share_x, double share_y, std::size_t order,
              const Lettering& letters, const Stroke& edge, const Rect& bounds, int steps = 24) {
     const double width = pen_.width_of(text, letters) + 2 * inset, height = line_height + 2;
@@ -329,7 +329,7 @@ class MarkPainter {
         std::abs(length.in_px(solution_.tree().units(solution_.keys(item.node)), 0) - apart) > 0.01)
       return;
     const Rect line{std::min(from.x, to.x), std::min(from.y, to.y), std::abs(from.x - to.x), std::abs(from.y - to.y)};
-    if (!spots_.is_free(common(grown(line, 3), space_), LabelSpots::on_words)) return;  // a warning stands there
+    if (!spots_.is_free(common(grown(line, 3), space_), LabelSpots::on_words)) return;  // a warning is there
     pen_.lines(tie(from, to), {letters_ink, 1});
     const std::string amount = rounded(apart);
     const double width = pen_.width_of(amount, size_letters);
@@ -401,7 +401,7 @@ Marks paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& i
   MarkPainter painter(pen, solution, items, space, used);
   for (std::size_t i = 0; i < std::min(most_labels, overhanging_items.size()); ++i)
     painter.paint_overhang(*overhanging_items[i]);
-  marks.untold = painter.paint_beyond();
+  marks.unlabeled = painter.paint_beyond();
   painter.write_overhangs();
   for (const Item& item : items) {
     if (item.shown && !is_flat(item)) painter.paint_padding_overlap(item);

@@ -99,7 +99,7 @@ void paint_image(Pen& pen, const Solution& solution, const Item& item, const Rec
   pen.unclip();
 }
 
-/// The part of a node that nobody sees before scrolling: a faint tint with a broken outline.
+/// The part of a node that is invisible before scrolling: a faint tint with a broken outline.
 void paint_hidden_part(Pen& pen, const Item& item, const Rect& space) {
   const Stroke broken{faded(line_of(item.kind, item.depth), 0.6), 0.8, Stroke::Line::dashed};
   for (const Rect& piece : beyond(common(item.box, grown(space, 8)), item.view)) {
@@ -126,7 +126,7 @@ void paint_shape(Pen& pen, const Solution& solution, const Item& item, const Rec
   if (is_empty(common(seen, space))) return;
   if (!whole) pen.clip(common(item.view, space));
   const Rect box = common(item.box, grown(space, 8));
-  // A container paints nothing of its own: what lies behind it shines through.
+  // A container paints nothing of its own: what is behind it shines through.
   constexpr double veil = 0.6;
   const bool is_veil = is_container(item.kind) && item.parent != Item::no_parent;
   pen.fill(box, is_veil ? faded(tint_of(item.kind, item.depth), veil) : tint_of(item.kind, item.depth));

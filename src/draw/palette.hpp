@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The inks of a picture: a calm tint a kind, a step darker a level, all light enough for dark letters and far enough
-// apart in lightness from their lines to be told apart without color. One warning ink, used for nothing else.
+// The inks of a picture: a calm tint per kind, a step darker per level, all light enough for dark letters and far
+// apart in lightness from their lines to be distinguished without color. One warning ink, used for nothing else.
 
 #include <array>
 

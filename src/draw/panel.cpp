@@ -61,7 +61,7 @@ void choose_shown(std::vector<Item>& items, const Rect& space, std::size_t most)
   }
 }
 
-/// What a node is, for those who point at it: `beds, a column, 240 x 771`.
+/// A description of a node for a tooltip: `beds, a column, 240 x 771`.
 std::string title_of(const Solution& solution, const Item& item) {
   const Rect box = solution.relative_box(item.node);
   return solution.tree().segment(item.node) + ", " + std::string(word(item.kind)) + ", " + rounded(box.width) +
@@ -188,7 +188,7 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& sp
   pen.clip(space);
   const bool names_nodes = pen.names_nodes();
   for (const Item& item : items) {
-    if (item.beyond && !bare) continue;  // a mark tells how many
+    if (item.beyond && !bare) continue;  // a mark shows how many
     if (!item.shown) {
       leave_out(item.node);
       continue;
@@ -202,7 +202,7 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& sp
   note_kinds(items, space, report.used);
   Marks marks = paint_marks(pen, solution_, items, space, bare, report.used);
   report.overhang = std::move(marks.overhang);
-  for (const NodeId node : marks.untold) leave_out(node);
+  for (const NodeId node : marks.unlabeled) leave_out(node);
   pen.unclip();
   return report;
 }

@@ -23,7 +23,7 @@ struct Item {
   double zoom = 1;                 ///< pixels of the picture a pixel of the node
   double scale = 1;                ///< by how much it is painted larger than it is arranged
   bool shown = true;               ///< large enough, and among the largest
-  bool beyond = false;             ///< not shown because it lies farther out than the picture goes
+  bool beyond = false;             ///< not shown because it is outside the picture
 };
 
 /// What a picture contains that a legend can explain.

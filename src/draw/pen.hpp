@@ -45,7 +45,7 @@ struct Lettering {
   double size = 11;
   Ink ink{};
   bool turned = false;                      ///< read from the bottom to the top
-  const TextShaper* text_shaper = nullptr;  ///< whose letters they are, with `style`; null: those of `face`
+  const TextShaper* text_shaper = nullptr;  ///< the shaper of the letters, with `style`; null: those of `face`
   const FontStyle* style = nullptr;
 };
 
@@ -72,7 +72,7 @@ class Pen {
   /// Until `unclip`, nothing is drawn outside of `area`. May be nested.
   virtual void clip(const Rect& area) = 0;
   virtual void unclip() = 0;
-  /// What is drawn until `end_node` is one node, for files that can say so: only they are told.
+  /// What is drawn until `end_node` belongs to one node; only formats that can express that use it.
   [[nodiscard]] virtual bool names_nodes() const { return false; }
   virtual void begin_node(const std::string& /*path*/, const std::string& /*title*/) {}
   virtual void end_node() {}

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// Curves by gnuplot, a program of its own: it reads a script with the numbers in it and writes the picture back, so
-// that no file is made. What stands in a scene reaches it by the numbers of its characters: see `quoted`.
-// Curves are told apart by color, by their dashes and by their marks; they are broken where a quantity jumps or its
+// Curves by gnuplot, a separate program: it reads a script with the numbers in it and writes the picture back, so
+// that no file is made. Texts of a scene reach it as the numbers of their characters: see `quoted`.
+// Curves differ by color, dashes and marks; they are broken where a quantity jumps or its
 // node is hidden.
 #include "fond_ladder/plot.hpp"
 
@@ -26,7 +26,7 @@ constexpr std::array<const char*, 3> terminals{
 constexpr std::array<const char*, 6> colors{"#1f4e79", "#b4531f", "#3b7a3b", "#7b3f8c", "#8a6a00", "#4a4a4a"};
 constexpr std::array<int, 6> marks{7, 5, 9, 11, 13, 15};
 
-/// What stands for `&` until the picture is written: U+E000, of no meaning.
+/// Replaces `&` until the picture is written: U+E000, which has no meaning.
 constexpr std::string_view ampersand = "\xEE\x80\x80";
 
 std::string replaced(std::string text, std::string_view what, std::string_view by) {
@@ -97,7 +97,7 @@ class Script {
     return std::string(swept_.along_height ? "height" : "width") + " of the container, pixels";
   }
 
-  /// Of curves that hide each other the first is drawn, and tells of the others.
+  /// Of curves that hide each other the first is drawn, and its label names the others.
   void join_equal_curves() {
     const auto same = [&](std::size_t a, std::size_t b) {
       return counts(a) == counts(b) && std::ranges::all_of(swept_.steps, [&](const Sweep::Step& step) {

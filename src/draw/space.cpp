@@ -28,7 +28,7 @@ struct Parts {
   std::vector<Stretch> gaps, unused_space;
 };
 
-/// What lies between `filled` stretches, in their order, from `whole.from` to `whole.to`.
+/// The parts between `filled` intervals, in order, from `whole.from` to `whole.to`.
 Parts between(const std::vector<Stretch>& filled, Stretch whole, double gap) {
   Parts parts;
   const auto add = [](std::vector<Stretch>& list, double from, double to) {

@@ -15,9 +15,9 @@ struct Space {
   std::vector<Rect> tracks;  ///< of a grid: each column as high, each row as wide as all tracks are
 };
 
-/// Splits what lies between the children of a container into the gaps that its author asked for and the space that is
-/// left over. Along an axis the gap comes first, whatever the alignment made of the rest. Cells of a grid in which
-/// nobody stands are neither: they belong to its tracks.
+/// Splits the space between the children of a container into the gaps that its author asked for and the unused space.
+/// Along an axis the gap comes first, whatever the alignment made of the rest. Empty cells of a grid
+/// are neither: they belong to its tracks.
 [[nodiscard]] Space space_of(const Solution& solution, NodeId node);
 
 /// The padding box, from the corner of the border box.

@@ -232,7 +232,7 @@ class SvgCanvas final : public Canvas {
   std::unique_ptr<LetterRuler> ruler_;
   bool names_nodes_;
   std::string id_prefix_;
-  std::string family_;                      // of letters that say no other; within a page, which must be small, words
+  std::string family_;                      // default family; within a page, which must be small, fixed metrics
   static constexpr double usual_size = 16;  // within a page
   pugi::xml_document document_;
   std::vector<pugi::xml_node> open_;

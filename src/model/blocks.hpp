@@ -34,7 +34,7 @@ struct Block {
   Index first = 0, space = 0;
 };
 
-/// Blocks that nobody uses, by the power of two that fits into them.
+/// Unused blocks, by the power of two that fits into them.
 class FreeBlocks {
  public:
   /// One with space for so many; none where there is no such block.

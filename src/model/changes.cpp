@@ -20,26 +20,26 @@ std::size_t place_of(std::string_view key) {
 Changes::Changes(const Keys& before, const Keys& after) {
   for (std::size_t key = 0; key < key_table().size(); ++key) {
     const bool differs = std::visit([&](auto field) { return before.*field != after.*field; }, key_table()[key].field);
-    if (differs) say_at(key, after);
+    if (differs) set_from(key, after);
   }
 }
 
-bool Changes::says(std::string_view key) const {
-  return says_at(place_of(key));
+bool Changes::sets(std::string_view key) const {
+  return sets(place_of(key));
 }
 
-void Changes::say(std::string_view key, const Keys& from) {
-  say_at(place_of(key), from);
+void Changes::set(std::string_view key, const Keys& from) {
+  set_from(place_of(key), from);
 }
 
 const Keys& Changes::values() const {
-  static const Keys unsaid;
-  return values_ ? *values_ : unsaid;
+  static const Keys defaults;
+  return values_ ? *values_ : defaults;
 }
 
 void Changes::put_into(Keys& keys) const {
   for (std::size_t key = 0; key < key_table().size(); ++key) {
-    if (says_at(key)) copy_key(key_table()[key], *values_, keys);
+    if (sets(key)) copy_key(key_table()[key], *values_, keys);
   }
 }
 
@@ -48,15 +48,15 @@ Keys& Changes::own_values() {
   return *values_;
 }
 
-void Changes::say_at(std::size_t key, const Keys& from) {
+void Changes::set_from(std::size_t key, const Keys& from) {
   copy_key(key_table()[key], from, own_values());
-  said_ |= std::uint64_t{1} << key;
+  set_bits_ |= std::uint64_t{1} << key;
 }
 
 void Changes::undo_at(std::size_t key) {
-  if (!says_at(key)) return;
-  unsay(key_table()[key], own_values());
-  said_ &= ~(std::uint64_t{1} << key);
+  if (!sets(key)) return;
+  reset_key(key_table()[key], own_values());
+  set_bits_ &= ~(std::uint64_t{1} << key);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // Keys into array fields and back. What the fields cannot hold (percentages, em, an order, a pin ...) stays in the
-// keys, which the node then carries in its Extra; the traits say so, and only such nodes pay for it. Whether the fields
-// suffice is not decided key by key: the fields are translated back, and compared.
+// keys, which the node then carries in its RareFields; only such nodes pay for it (a trait marks them). Whether the
+// fields suffice is not decided key by key: the fields are translated back, and compared.
 #include <algorithm>
 
 #include "model/flat.hpp"
@@ -139,7 +139,7 @@ void compile_words(const Keys& keys, Traits& traits) {
       (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none && keys.ranges.empty();
 }
 
-/// What few nodes say.
+/// Keys that few nodes have.
 void compile_rare(const Keys& keys, Traits& traits) {
   traits.shares_total = keys.out_of.has_value();
   traits.pinned = keys.pin.has_value();
@@ -207,9 +207,9 @@ bool is_px(const Length& length) {
   return length.unit() == Length::Unit::px;
 }
 
-/// Whether the fields of a compiled node give back all of its keys, as far as a look at what was said tells: true for
-/// most nodes; false may be true all the same.
-bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node) {
+/// Whether the fields of a compiled node surely give back all of its keys, judged by which keys are set: true for
+/// most nodes; where it is false they may still do so.
+bool surely_clamped(const Keys& keys, std::uint64_t set_bits, const CompiledNode& node) {
   static const std::uint64_t words =
       bits_of(&Keys::kind, &Keys::name, &Keys::hidden, &Keys::along, &Keys::across, &Keys::wrap, &Keys::reverse,
               &Keys::place_content, &Keys::place_items, &Keys::place_self, &Keys::equal_sizes, &Keys::scroll,
@@ -219,7 +219,7 @@ bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node)
   static const std::uint64_t of_containers = bits_of(&Keys::gap), of_boxes = bits_of(&Keys::natural_size);
   static const std::uint64_t of_texts = bits_of(&Keys::text), shrink = bits_of(&Keys::shrink),
                              weight = bits_of(&Keys::weight);
-  std::uint64_t rest = said & ~words;
+  std::uint64_t rest = set_bits & ~words;
   if ((rest & sizes) != 0) {
     if (!is_px(keys.width) || !is_px(keys.height) || !is_px(keys.min_width) || !is_px(keys.max_width) ||
         !is_px(keys.min_height) || !is_px(keys.max_height)) {
@@ -265,23 +265,23 @@ RareFields& RareFields::operator=(const RareFields& other) {
 }
 
 CompiledNode compile(const Keys& keys, const Setting& setting) {
-  return compile(keys, said_keys(keys), setting);
+  return compile(keys, set_key_bits(keys), setting);
 }
 
-CompiledNode compile(const Keys& keys, std::uint64_t said, const Setting& setting) {
+CompiledNode compile(const Keys& keys, std::uint64_t set_bits, const Setting& setting) {
   CompiledNode node;
   static const std::uint64_t edges = bits_of(&Keys::margin, &Keys::padding, &Keys::border);
   static const std::uint64_t rare = bits_of(&Keys::pin, &Keys::order, &Keys::out_of, &Keys::scale, &Keys::nudge,
                                             &Keys::cell, &Keys::span, &Keys::area);
   const FontUnits units = keys.units(setting.em, setting.text_shaper.get());
   compile_words(keys, node.traits);
-  if ((said & rare) != 0) compile_rare(keys, node.traits);
-  if ((said & edges) != 0) compile_edges(keys, units, setting.direction == Direction::rtl, node);
+  if ((set_bits & rare) != 0) compile_rare(keys, node.traits);
+  if ((set_bits & edges) != 0) compile_edges(keys, units, setting.direction == Direction::rtl, node);
   compile_sizes(keys, units, node);
   if (keys.kind == Kind::image || keys.aspect_ratio) compile_aspect(keys, node);
   compile_factors(keys, units, node);
   compile_inner(keys, units, node);
-  if (surely_held(keys, said, node)) return node;
+  if (surely_clamped(keys, set_bits, node)) return node;
   Keys plain = decompile(node);
   plain.name = keys.name;
   const bool loses_line_feeds = keys.one_line && keys.text.find('\n') != std::string::npos;

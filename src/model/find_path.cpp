@@ -53,8 +53,8 @@ bool is_step(const TreeStore& store, Index node, const Step& step) {
   return step.name == no_index && step_of(store, node) == step.text;
 }
 
-/// The place among its siblings that the step of an unnamed node tells.
-std::optional<std::size_t> place_told(const Step& step) {
+/// The index among its siblings in the step of an unnamed node.
+std::optional<std::size_t> place_found(const Step& step) {
   const std::size_t hash = step.text.find('#');
   std::size_t place = 0;
   const char* end = step.text.data() + step.text.size();
@@ -67,7 +67,7 @@ std::optional<std::size_t> place_told(const Step& step) {
 /// The child that a step names; `no_index` for none.
 Index child_at(const TreeStore& store, Index parent, const Step& step) {
   if (step.name != no_index) return store.child_named(parent, step.name);
-  const auto place = place_told(step);
+  const auto place = place_found(step);
   if (!place || *place >= store.child_count(parent)) return no_index;
   const Index child = store.child(parent, *place);
   return is_step(store, child, step) ? child : no_index;
@@ -110,7 +110,7 @@ std::vector<Index> find_path(const TreeStore& store, std::string_view path, std:
   };
   if (steps[rarest].name != no_index) {
     store.for_each_named(steps[rarest].name, look_from);
-  } else if (const auto place = place_told(steps[rarest])) {
+  } else if (const auto place = place_found(steps[rarest])) {
     bool goes_on = !is_step(store, 0, steps[rarest]) || look_from(0);
     store.for_each_with_children(*place + 1, [&](Index parent) {
       if (goes_on) goes_on = look_from(store.child(parent, *place));

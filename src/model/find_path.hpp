@@ -17,11 +17,11 @@ namespace detail {
 /// The same where the place is known.
 [[nodiscard]] std::string step_at(const TreeStore& store, Index node, std::size_t place);
 
-/// Refuses a tree the paths of whose nodes, each told whole, would be longer than anybody reads, which those of n
-/// levels soon are. Throws BadValue. Costs the number of nodes.
+/// Refuses a tree whose full paths together would be longer than anyone reads; on n levels they take n times n
+/// letters. Throws BadValue. Costs the number of nodes.
 void require_short_paths(const TreeStore& store);
 
-/// The nodes whose path ends in `path`, at most `most` of them, in no order; one whose whole path it is comes alone.
+/// The nodes whose path ends in `path`, at most `most` of them, unordered; a node whose full path it is comes alone.
 [[nodiscard]] std::vector<Index> find_path(const TreeStore& store, std::string_view path, std::size_t most);
 
 /// Brings nodes into the order of the file. Costs the depth of each.

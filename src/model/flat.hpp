@@ -2,7 +2,7 @@
 #pragma once
 
 // How the nodes of a tree lie in memory: level by level, the children of a node side by side, one array a field. The
-// passes stream through these arrays; whatever few nodes have lies apart in a `RareFields`. About 130 bytes a plain
+// passes stream through these arrays; rarely used values are kept apart in `RareFields`. About 130 bytes per plain
 // node.
 
 #include <array>
@@ -27,10 +27,10 @@ inline constexpr double unlimited = std::numeric_limits<double>::infinity();
 /// Stands for a size that is not given, and for the size of the parent's content box where it is not known.
 inline constexpr double unknown = -1;
 
-/// How a size was given, lengths told apart by whether a parent must be known.
+/// How a size was given; lengths are split by whether a parent must be known.
 enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
 
-/// Value of `Traits::place_self_across` and its like when nothing is said, and the parent or the kind decides.
+/// Value of `Traits::place_self_across` and its like when nothing is set, and the parent or the kind decides.
 inline constexpr std::uint64_t follows_parent = 7;
 
 /// All that is one of a few, in one word.
@@ -59,7 +59,7 @@ struct Traits {
   std::uint64_t odd_children : 1;    // some child is hidden, pinned or ordered: the flow is not simply all of them
   std::uint64_t stands_on_base : 1;  // some child may be aligned at its baseline
   std::uint64_t paints_backward : 1;
-  std::uint64_t odd_cells : 1;       // some child says its cell, span or area
+  std::uint64_t odd_cells : 1;       // some child sets its cell, span or area
   std::uint64_t holds_scroller : 1;  // it, or something below it, may scroll up and down: see View::least_height
 
   // As a child.
@@ -78,7 +78,7 @@ struct Traits {
   std::uint64_t scale_affects_layout : 1;
   std::uint64_t nudged : 1;
   std::uint64_t celled : 1;   // has a cell, a span or an area
-  std::uint64_t passive : 1;  // a leaf whose natural size is all there is: its parent settles it
+  std::uint64_t passive : 1;  // a leaf that is just its natural size: its parent settles it
 
   [[nodiscard]] Kind node_kind() const { return static_cast<Kind>(kind); }
   [[nodiscard]] SizeWay way(Axis axis) const { return static_cast<SizeWay>(axis == x_axis ? width_way : height_way); }
@@ -188,9 +188,9 @@ struct Setting {
   std::shared_ptr<const TextShaper> text_shaper{};  ///< null: fixed metrics
 };
 
-/// Translates keys into array fields: em to pixels, start and end to left and right. `said` are the keys that may
-/// differ from their defaults, as said_keys gives them.
-[[nodiscard]] CompiledNode compile(const Keys& keys, std::uint64_t said, const Setting& setting);
+/// Translates keys into array fields: em to pixels, start and end to left and right. `set_bits` are the keys that may
+/// differ from their defaults, as set_key_bits gives them.
+[[nodiscard]] CompiledNode compile(const Keys& keys, std::uint64_t set_bits, const Setting& setting);
 [[nodiscard]] CompiledNode compile(const Keys& keys, const Setting& setting);
 
 /// Writes a compiled node into the arrays, all but its extra and content.
@@ -205,10 +205,10 @@ void copy_record(const Records& from, Records& into, Index node);
                                                                const std::shared_ptr<const CustomContent>& now,
                                                                const Setting& setting);
 
-/// The words of a text node that its keys say, or null for content of the user's own and for none.
+/// The text of a text node from its keys, or null for custom content and for none.
 [[nodiscard]] const std::string* words_of_keys(const CustomContent* content);
 
-/// The keys that the fields alone tell. A node whose own keys differ from these keeps them in its Extra.
+/// The keys as the fields alone give them. A node with other keys keeps those in its RareFields.
 [[nodiscard]] Keys decompile(const CompiledNode& node);
 
 /// A sizing, limit or basis in pixels on the way up, where no percentage is known.

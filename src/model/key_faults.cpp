@@ -206,9 +206,9 @@ std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys) {
   return std::visit(FaultFinder{keys, entry.domain}, entry.field);
 }
 
-void require_sound(const Keys& keys, std::uint64_t said) {
-  for (; said != 0; said &= said - 1) {
-    const KeyEntry& entry = key_table()[static_cast<std::size_t>(std::countr_zero(said))];
+void require_sound(const Keys& keys, std::uint64_t set_bits) {
+  for (; set_bits != 0; set_bits &= set_bits - 1) {
+    const KeyEntry& entry = key_table()[static_cast<std::size_t>(std::countr_zero(set_bits))];
     if (auto fault = fault_of(entry, keys)) throw BadValue(std::string(entry.name) + " " + *fault);
   }
 }

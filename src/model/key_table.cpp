@@ -184,9 +184,9 @@ std::uint64_t key_bit(Field field) {
 namespace {
 
 template <std::size_t... i>
-std::uint64_t said_among(const Fields& all, const Fields& unsaid, const std::array<std::uint64_t, sizeof...(i)>& bits,
-                         std::index_sequence<i...> /*all*/) {
-  return ((std::get<i>(all) == std::get<i>(unsaid) ? 0 : bits[i]) | ...);
+std::uint64_t set_among(const Fields& all, const Fields& defaults, const std::array<std::uint64_t, sizeof...(i)>& bits,
+                        std::index_sequence<i...> /*all*/) {
+  return ((std::get<i>(all) == std::get<i>(defaults) ? 0 : bits[i]) | ...);
 }
 
 template <std::size_t... i>
@@ -203,24 +203,24 @@ std::array<std::uint64_t, sizeof...(i)> bits_of_fields(std::index_sequence<i...>
 
 }  // namespace
 
-std::uint64_t said_keys(const Keys& keys) {
+std::uint64_t set_key_bits(const Keys& keys) {
   constexpr auto all = std::make_index_sequence<std::tuple_size_v<Fields>>();
-  static const Keys unsaid;
+  static const Keys defaults;
   static const auto bits = bits_of_fields(all);
-  return said_among(fields_of(keys), fields_of(unsaid), bits, all);
+  return set_among(fields_of(keys), fields_of(defaults), bits, all);
 }
 
 void copy_key(const KeyEntry& entry, const Keys& from, Keys& into) {
   std::visit([&](auto field) { into.*field = from.*field; }, entry.field);
 }
 
-void unsay(const KeyEntry& entry, Keys& keys) {
+void reset_key(const KeyEntry& entry, Keys& keys) {
   std::visit([&](auto field) { keys.*field = Keys().*field; }, entry.field);
 }
 
-bool is_said(const KeyEntry& entry, const Keys& keys) {
-  static const Keys unsaid;
-  return std::visit([&](auto field) { return keys.*field != unsaid.*field; }, entry.field);
+bool is_set(const KeyEntry& entry, const Keys& keys) {
+  static const Keys defaults;
+  return std::visit([&](auto field) { return keys.*field != defaults.*field; }, entry.field);
 }
 
 std::string_view nodes_of(Acts acts) {

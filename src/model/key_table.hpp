@@ -78,15 +78,15 @@ struct KeyEntry {
 /// Whether a key that acts so does anything on a node of this kind, in a parent of that kind (none for the root).
 [[nodiscard]] bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent);
 
-/// Whether a node range may say the key of the node that declares it: one that acts on what is in the node, so that no
+/// Whether a node range may set the key on the node that declares it: one that acts on what is in the node, so that no
 /// parent reads it in passes 1 and 2. Sides of a padding or border count outward as they are while no node range holds.
 [[nodiscard]] bool acts_inside(const KeyEntry& entry);
 
 /// Whether `keys` holds anything but the default for `entry`.
-[[nodiscard]] bool is_said(const KeyEntry& entry, const Keys& keys);
+[[nodiscard]] bool is_set(const KeyEntry& entry, const Keys& keys);
 
 /// The keys that hold anything but the default, one bit each, by their place in the table.
-[[nodiscard]] std::uint64_t said_keys(const Keys& keys);
+[[nodiscard]] std::uint64_t set_key_bits(const Keys& keys);
 /// The bit of one key in that.
 [[nodiscard]] std::uint64_t key_bit(Field field);
 
@@ -94,16 +94,16 @@ struct KeyEntry {
 void copy_key(const KeyEntry& entry, const Keys& from, Keys& into);
 
 /// Returns a key to its default.
-void unsay(const KeyEntry& entry, Keys& keys);
+void reset_key(const KeyEntry& entry, Keys& keys);
 
 /// Returns what is wrong with the value that `keys` holds for `entry`, as "must be ...", or nothing.
 [[nodiscard]] std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys);
 
-/// Throws BadValue naming the first key of `keys` whose value is out of its domain. `said` are the keys that may differ
-/// from their defaults.
-void require_sound(const Keys& keys, std::uint64_t said);
+/// Throws BadValue naming the first key of `keys` with a value out of its domain. `set_bits` are the keys that may
+/// differ from their defaults.
+void require_sound(const Keys& keys, std::uint64_t set_bits);
 inline void require_sound(const Keys& keys) {
-  require_sound(keys, said_keys(keys));
+  require_sound(keys, set_key_bits(keys));
 }
 
 /// Whether `name` may name a node: a letter, then letters, digits, `_` and `-`.

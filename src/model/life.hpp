@@ -9,7 +9,7 @@ class Tree;
 
 namespace fond_ladder::inline v0::detail {
 
-/// Outlives a tree or a solver, for those who look into it: the number of its last change, which no change gives twice.
+/// Outlives a tree or a solver, for holders of references into it: the number of its last change; numbers are unique.
 struct Life {
   static constexpr std::uint64_t ended = ~std::uint64_t{0};
   std::uint64_t changes = 0;

@@ -30,11 +30,11 @@ inline constexpr double largest_aspect = 1e6;
 /// of fractions must not break a line that fits by construction.
 inline constexpr double line_tolerance = 1e-6;
 
-/// Relative. A track keeps its share of what is left although its content is larger by no more than this.
+/// Relative. A track keeps its share of the remaining space although its content is larger by no more than this.
 inline constexpr double share_tolerance = 1e-9;
 
-/// Pixels. What is left, missing or cut by less than this counts as rounding, and is not told.
-inline constexpr double told_tolerance = 1e-6;
+/// Pixels. Less unused, missing or overhanging space than this counts as rounding, and is not reported.
+inline constexpr double report_tolerance = 1e-6;
 
 /// Relative. Whether two computed sizes are one but for rounding.
 inline constexpr double rounding = 1e-9;
@@ -42,7 +42,7 @@ inline constexpr double rounding = 1e-9;
 /// Relative. Whether what sharing took too much and too little comes to the same: sums of fractions of one size.
 inline constexpr double violation_rounding = 1e-12;
 
-/// Pixels. Places and sizes that differ by less are the same to people: to claims that say nothing else, to comparisons
+/// Pixels. Places and sizes that differ by less are the same for people: for claims without a tolerance, comparisons
 /// and to lint.
 inline constexpr double same_to_people = 0.01;
 
@@ -55,18 +55,18 @@ inline constexpr double least_bend = 1e-7, least_relative_bend = 1e-10;
 /// Breakpoints of one quantity within a pixel; with more of them, no straight lines are searched for there.
 inline constexpr int most_breakpoints_in_a_pixel = 24;
 
-/// Tracks of a grid on one axis, those included that nobody wrote down. Whatever would stand beyond stands in the last.
+/// Tracks of a grid on one axis, implicit tracks included. A child beyond the limit goes into the last one.
 inline constexpr std::uint32_t most_tracks = 10000;
 
 /// Copies of one node.
 inline constexpr std::uint32_t most_copies = 100000;
 
 /// What parts and copies may make of a scene file beyond what is written in it, in nodes: a node counts one, one more
-/// for every `bytes_a_node` bytes that are said of it, and `nodes_a_form` for each condition under which it is another
-/// one. So a file of 1 MB is read or refused within two seconds and 500 MB.
+/// for every `bytes_a_node` bytes of its settings, and `nodes_a_form` for each condition under which it has another
+/// form. So a file of 1 MB is read or refused within two seconds and 500 MB.
 inline constexpr double most_expanded = 400000, bytes_a_node = 32, nodes_a_form = 6;
 
-/// Ranges and modes of a scene: every node may speak of each.
+/// Ranges and modes of a scene: every node may have a form for each.
 inline constexpr std::size_t most_conditions = 1000;
 
 /// Node ranges of one node, and how deep nodes with node ranges may lie in one another: each level may measure what is
@@ -74,7 +74,7 @@ inline constexpr std::size_t most_conditions = 1000;
 inline constexpr std::size_t most_node_ranges = 16;
 inline constexpr unsigned deepest_node_ranges = 8;
 
-/// What `with` may look through to find the inner nodes that it speaks to, in nodes of a whole file.
+/// How many nodes of a file `with` may visit to find the inner nodes that it sets keys of.
 inline constexpr std::size_t most_inner_nodes = 500000;
 
 /// Sizes of one sweep: every one of them is solved and kept.
@@ -132,7 +132,7 @@ inline constexpr std::size_t most_suggested = 40, most_candidates = 400;
 /// Modes of which every choice is looked at in turn: each one more doubles the work.
 inline constexpr std::size_t most_chosen_modes = 6;
 
-/// Nodes whose sizes are swept when nobody says which.
+/// Nodes whose sizes are swept by default.
 inline constexpr std::size_t most_swept_nodes = 2000;
 
 /// Links that lead from the name of a result to the file that is written.
@@ -142,7 +142,7 @@ inline constexpr int most_links = 40;
 inline constexpr std::size_t most_drawn = 20000;
 inline constexpr int deepest_drawn = 200;
 
-/// Pixels of a picture: where nobody says a scale it is at most `handy` long; nobody gets more than the others.
+/// Pixels of a picture: without a scale it is at most `handy` long; the others are upper limits.
 inline constexpr double handy_picture = 8000, longest_picture = 30000, largest_picture = 1.2e8;
 
 /// Letters of a typed word for which a near one is looked for.
@@ -163,7 +163,7 @@ inline constexpr double most_claimed_pairs = 1e9;
 /// Pairs of siblings that lie over one another, which lint looks at at one size: milliseconds.
 inline constexpr std::size_t most_meetings = 100000;
 
-/// Letters of the paths of all nodes, where each is told whole: on n levels they are n times n.
+/// Letters of the full paths of all nodes: on n levels they are n times n.
 inline constexpr double most_path_letters = 2e8;
 
 /// Steps of looking for the nearest word: some milliseconds.

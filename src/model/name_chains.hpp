@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Names and who has them: the handles (slots) of nodes of one name are chained. A name that nobody has is given back.
+// Names and their nodes: the handles (slots) of nodes with one name are chained. An unused name is freed.
 
 #include <string>
 #include <string_view>

@@ -15,8 +15,8 @@ inline namespace v0 {
 /// near.
 [[nodiscard]] std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words);
 
-/// What to say of a word that is none of `words`, behind the sentence that says so: what it is called here, or the
-/// nearest one, or all that would be known.
+/// The advice for a word that is not one of `words`, to append to the message: its name here, or the
+/// nearest word, or all known words.
 [[nodiscard]] std::string word_hint(std::string_view typed, std::span<const std::string_view> words,
                                     Vocabulary vocabulary = Vocabulary::names);
 

@@ -28,7 +28,7 @@ Node& Node::operator=(Node&& other) noexcept {
   std::swap(keys_, taken.keys_);
   std::swap(each_, taken.each_);
   std::swap(content_, taken.content_);
-  std::swap(said_, taken.said_);
+  std::swap(set_bits_, taken.set_bits_);
   std::swap(whens_, taken.whens_);
   std::swap(children_, taken.children_);
   return *this;
@@ -46,35 +46,35 @@ Node& Node::each_child(const Node& defaults) & {
 
 std::uint64_t Node::explicit_bits() const {
   static const std::uint64_t kind = key_bit(&Keys::kind), name = key_bit(&Keys::name), words = key_bit(&Keys::text);
-  return said_ | (keys_.kind == Kind::box ? 0 : kind) | (keys_.name.empty() ? 0 : name) |
+  return set_bits_ | (keys_.kind == Kind::box ? 0 : kind) | (keys_.name.empty() ? 0 : name) |
          (keys_.text.empty() ? 0 : words);
 }
 
 Changes Node::explicit_keys() const {
-  const std::uint64_t said = explicit_bits();
+  const std::uint64_t set_bits = explicit_bits();
   Changes all;
   for (std::size_t key = 0; key < key_table().size(); ++key) {
-    if ((said >> key & 1U) != 0) all.say_at(key, keys_);
+    if ((set_bits >> key & 1U) != 0) all.set_from(key, keys_);
   }
   return all;
 }
 
 Node& Node::when(const std::string& name, const Node& changes) & {
-  Changes said = changes.explicit_keys();
-  for (const char* key : {"name", "text"}) said.undo_at(place_of(*find_key(key)));
-  whens_.emplace_back(name, std::move(said));
+  Changes set_bits = changes.explicit_keys();
+  for (const char* key : {"name", "text"}) set_bits.undo_at(place_of(*find_key(key)));
+  whens_.emplace_back(name, std::move(set_bits));
   return *this;
 }
 
-void Node::note_said(const void* field) {
+void Node::mark_set(const void* field) {
   const auto bytes = static_cast<const std::byte*>(field) - reinterpret_cast<const std::byte*>(&keys_);
-  said_ |= std::uint64_t{1} << key_at_offset(static_cast<std::size_t>(bytes));
+  set_bits_ |= std::uint64_t{1} << key_at_offset(static_cast<std::size_t>(bytes));
 }
 
 void Node::note_changed(const Keys& before) {
   const Changes changed(before, keys_);
   for (std::size_t key = 0; key < key_table().size(); ++key) {
-    if (changed.says_at(key)) said_ |= std::uint64_t{1} << key;
+    if (changed.sets(key)) set_bits_ |= std::uint64_t{1} << key;
   }
 }
 
@@ -88,7 +88,7 @@ Keys Node::child_keys(const Node& child) const {
   if (!each_) return keys;
   for (const KeyEntry& entry : key_table()) {
     if (entry.name == "kind" || entry.name == "name" || entry.name == "text") continue;
-    if (!is_said(entry, keys)) copy_key(entry, *each_, keys);
+    if (!is_set(entry, keys)) copy_key(entry, *each_, keys);
   }
   return keys;
 }

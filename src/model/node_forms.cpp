@@ -47,20 +47,20 @@ bool has_percent_edges(const Keys& keys) {
 
 std::optional<std::string> own_form_fault(const Keys& plain, const std::string& name, const Changes& change) {
   if (std::ranges::find(plain.ranges, name, &Range::name) == plain.ranges.end()) return {};
-  const Keys& said = change.values();
+  const Keys& keys = change.values();
   for (const KeyEntry& entry : key_table()) {
-    if (!change.says_at(place_of(entry))) continue;
+    if (!change.sets(place_of(entry))) continue;
     const std::string under = "in its node range \"" + name + "\" a node cannot have ";
     if (!acts_inside(entry)) {
       return under + "a different \"" + std::string(entry.name) +
              "\": its parent needs that before the width is known; set it on a child instead";
     }
-    if (entry.name == "kind" && (!is_container(plain.kind) || !is_container(said.kind))) {
+    if (entry.name == "kind" && (!is_container(plain.kind) || !is_container(keys.kind))) {
       return under + "a \"kind\" that turns a container into a leaf or back";
     }
   }
-  const bool says_edges = change.says("padding") || change.says("border") || change.says("border_at");
-  if (says_edges && (detail::has_percentage(said.padding) || has_percent_edges(plain))) {
+  const bool sets_edges = change.sets("padding") || change.sets("border") || change.sets("border_at");
+  if (sets_edges && (detail::has_percentage(keys.padding) || has_percent_edges(plain))) {
     return "in its node range \"" + name +
            "\" a node cannot change its padding or border if its padding or margin is a percentage";
   }
@@ -133,14 +133,14 @@ void NodeForms::require(const std::string& name, const Changes& change, bool is_
   if (!is_own && !own_names_.contains(name) && place_among(name, ranges_, modes_) == no_index) {
     throw BadValue("there is no range or mode \"" + name + "\"");
   }
-  if (change.says("ranges")) throw BadValue("the keys of \"" + name + "\" cannot include ranges");
+  if (change.sets("ranges")) throw BadValue("the keys of \"" + name + "\" cannot include ranges");
   require_sound(change.values());
 }
 
 void put_own_form(const Changes& change, Keys& keys) {
   const Keys plain = keys;
   for (const KeyEntry& entry : key_table()) {
-    if (change.says_at(place_of(entry)) && acts_inside(entry)) copy_key(entry, change.values(), keys);
+    if (change.sets(place_of(entry)) && acts_inside(entry)) copy_key(entry, change.values(), keys);
   }
   if (!is_container(plain.kind) || !is_container(keys.kind)) keys.kind = plain.kind;
   if (has_percentage(keys.padding) || has_percent_edges(plain)) {

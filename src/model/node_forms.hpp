@@ -39,7 +39,7 @@ class NodeForms {
   /// Throws BadValue, and changes nothing, when a name is used twice, or one is gone that a node still goes by.
   void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
 
-  /// Replaces what a node is under that name; nothing said takes it away. Throws BadValue for a name that is neither a
+  /// Replaces the form of a node under that name; no keys remove it. Throws BadValue for a name that is neither a
   /// range nor a mode, and for values out of their domain.
   void set(Index slot, const std::string& name, const Changes& change);
   /// Throws what `set` would throw, `is_own` being whether some node that comes with it has a node range of that name.

@@ -11,9 +11,9 @@ std::uint32_t Origins::name(std::string_view text) {
   return at->second;
 }
 
-void Origins::note(NodeId node, const std::vector<Said>& said) {
-  const auto [place, is_new] = places_.try_emplace(said, static_cast<std::uint32_t>(lists_.size()));
-  if (is_new) lists_.push_back(said);
+void Origins::note(NodeId node, const std::vector<Entry>& entries) {
+  const auto [place, is_new] = places_.try_emplace(entries, static_cast<std::uint32_t>(lists_.size()));
+  if (is_new) lists_.push_back(entries);
   const auto at = std::ranges::lower_bound(by_node_, node, {}, &std::pair<NodeId, std::uint32_t>::first);
   if (at != by_node_.end() && at->first == node) {
     at->second = place->second;
@@ -22,8 +22,8 @@ void Origins::note(NodeId node, const std::vector<Said>& said) {
   }
 }
 
-const std::vector<Origins::Said>& Origins::of(NodeId node) const {
-  static const std::vector<Said> nothing;
+const std::vector<Origins::Entry>& Origins::of(NodeId node) const {
+  static const std::vector<Entry> nothing;
   const auto at = std::ranges::lower_bound(by_node_, node, {}, &std::pair<NodeId, std::uint32_t>::first);
   return at != by_node_.end() && at->first == node ? lists_[at->second] : nothing;
 }

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Who says which keys of which node, for scenes that were read from a file. Nodes of which the same is said share one
-// list, so that copies and rows of like nodes cost a few bytes each.
+// Where each key of each node was set, for scenes that were read from a file. Nodes with the same sources share one
+// list, so that copies and rows of similar nodes cost a few bytes each.
 
 #include <cstdint>
 #include <map>
@@ -22,21 +22,21 @@ namespace detail {
 
 class Origins {
  public:
-  struct Said {
+  struct Entry {
     std::uint8_t key = 0;  // its place in the table of keys
     Source source = Source::own;
     std::uint32_t name = 0;  // its place among the names
-    friend auto operator<=>(const Said&, const Said&) = default;
+    friend auto operator<=>(const Entry&, const Entry&) = default;
   };
 
-  /// A name to be told of sources; the empty one is 0.
+  /// Returns the number of a name for sources; the empty name is 0.
   [[nodiscard]] std::uint32_t name(std::string_view text);
   [[nodiscard]] const std::string& name_at(std::uint32_t place) const { return names_[place]; }
-  /// Notes what is said of a node, the weakest first, instead of what was known.
-  void note(NodeId node, const std::vector<Said>& said);
-  [[nodiscard]] const std::vector<Said>& of(NodeId node) const;
+  /// Replaces the sources of a node, the weakest first.
+  void note(NodeId node, const std::vector<Entry>& entries);
+  [[nodiscard]] const std::vector<Entry>& of(NodeId node) const;
 
-  /// Shared keys and parts of the file that nobody uses, in the order of the file.
+  /// Unused shared keys and parts of the file, in the order of the file.
   struct Unused {
     Source source = Source::part;
     std::string name;
@@ -55,8 +55,8 @@ class Origins {
  private:
   std::vector<std::string> names_{""};
   std::unordered_map<std::string, std::uint32_t> numbers_{{"", 0}};
-  std::map<std::vector<Said>, std::uint32_t> places_;
-  std::vector<std::vector<Said>> lists_;
+  std::map<std::vector<Entry>, std::uint32_t> places_;
+  std::vector<std::vector<Entry>> lists_;
   std::vector<std::pair<NodeId, std::uint32_t>> by_node_;  // sorted
 };
 

@@ -2,7 +2,7 @@
 #pragma once
 
 // Keys that the arrays cannot give back, and that no pass reads, in as little space as they take: each with its place
-// in the table and its bytes, one behind the other. An author's padding told by two sides comes to 20 bytes, where all
+// in the table and its bytes, one after the other. A padding of two sides takes 20 bytes, while all
 // keys of a node take more than a thousand.
 
 #include <cstddef>

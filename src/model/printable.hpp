@@ -16,7 +16,7 @@ inline namespace v0 {
 /// line ends, and bytes that are no UTF-8 stand there as they are escaped in programs (`\n`, `\x1B`, `\u202E`).
 [[nodiscard]] std::string printable(std::string_view text);
 
-/// The same, but that `say` tells how a character is escaped, by its code point; of a byte that is no UTF-8 it is
+/// The same, but `say` returns the escaped form of a character by its code point; for a byte that is not UTF-8 that is
 /// U+FFFD.
 [[nodiscard]] std::string with_escapes(std::string_view text, std::string (*say)(char32_t code));
 

@@ -10,15 +10,15 @@
 
 namespace fond_ladder::inline v0::detail {
 
-Seeds::Seeds(const Keys& keys) : all_{{&keys, nullptr, 0, 0, said_keys(keys)}} {
-  fond_ladder::require_sound(keys, all_[0].said);
+Seeds::Seeds(const Keys& keys) : all_{{&keys, nullptr, 0, 0, set_key_bits(keys)}} {
+  fond_ladder::require_sound(keys, all_[0].set_bits);
 }
 
 Seeds::Seeds(const Node& root) {
   std::vector<const Node*> nodes{&root};
   const auto add = [&](const Node& node, const Keys& keys) {
-    const std::uint64_t said = &keys == &node.keys() ? node.explicit_bits() : said_keys(keys);
-    all_.push_back({&keys, node.content() ? &node.content() : nullptr, 0, 0, said});
+    const std::uint64_t set_bits = &keys == &node.keys() ? node.explicit_bits() : set_key_bits(keys);
+    all_.push_back({&keys, node.content() ? &node.content() : nullptr, 0, 0, set_bits});
     for (const auto& [name, change] : node.whens()) {
       forms_.push_back({static_cast<Index>(all_.size() - 1), name, change});
     }
@@ -51,7 +51,7 @@ Seeds::Seeds(const TreeStore& store, Index root) {
     const bool own = content && words_of_keys(content.get()) == nullptr;
     all_.push_back(
         {&own_keys_.emplace_back(store.keys(node)), own ? &contents_.emplace_back(content) : nullptr, 0, 0, 0});
-    all_.back().said = said_keys(*all_.back().keys);
+    all_.back().set_bits = set_key_bits(*all_.back().keys);
     if (const auto* forms = store.forms_of(node)) {
       for (const NodeForm& form : *forms) {
         forms_.push_back({static_cast<Index>(all_.size() - 1), form.name, form.change});
@@ -68,21 +68,21 @@ Seeds::Seeds(const TreeStore& store, Index root) {
 
 void Seeds::call(const std::string& name) {
   own_keys_.front().name = name;
-  all_[0].said = said_keys(own_keys_.front());
+  all_[0].set_bits = set_key_bits(own_keys_.front());
   require_sound(all_[0]);
 }
 
 bool Seeds::has_own_range(const std::string& name) const {
   static const std::uint64_t bit = key_bit(&Keys::ranges);
   return std::ranges::any_of(all_, [&](const Seed& seed) {
-    return (seed.said & bit) != 0 &&
+    return (seed.set_bits & bit) != 0 &&
            std::ranges::find(seed.keys->ranges, name, &Range::name) != seed.keys->ranges.end();
   });
 }
 
 void Seeds::require_sound(const Seed& seed) const {
   try {
-    fond_ladder::require_sound(*seed.keys, seed.said);
+    fond_ladder::require_sound(*seed.keys, seed.set_bits);
   } catch (const BadValue& fault) {
     throw BadValue(path_of(seed) + ": " + fault.what());
   }

@@ -20,7 +20,7 @@ struct Seed {
   const Keys* keys = nullptr;
   const std::shared_ptr<const CustomContent>* content = nullptr;  ///< of one's own; null for none
   Index first_child = 0, child_count = 0;                         ///< in the list
-  std::uint64_t said = 0;                                         ///< the keys that may differ from their defaults
+  std::uint64_t set_bits = 0;                                     ///< the keys that may differ from their defaults
 };
 
 struct SeedForm {
@@ -31,7 +31,7 @@ struct SeedForm {
 
 class Seeds {
  public:
-  /// One node, whose keys have to live on. Throws BadValue for a key out of its domain.
+  /// One node; its keys must outlive this. Throws BadValue for a key out of its domain.
   explicit Seeds(const Keys& keys);
   /// Those of a builder, which has to live on. Throws BadValue, naming the node, for a key out of its domain and for
   /// two siblings of one name.

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Breaking a text into lines, whoever measured its pieces. A piece has `units` of width, `space_units` of the spaces
-// behind it, and says whether it ends a paragraph; one that a line may end in a hyphen behind has `hyphen_units`. All
-// are whole numbers of one unit, so that sums are exact.
+// Breaking a text into lines, however its pieces were measured. A piece has `units` of width, `space_units` of the
+// spaces after it, and knows whether it ends a paragraph; a piece after which a line may end in a hyphen has
+// `hyphen_units`. All are whole numbers of one unit, so that sums are exact.
 //
-// Lines are filled greedily: a piece goes to the next line when the line with it would be too wide. A line ends behind
-// the last piece behind which it fits, its hyphen included; where there is none, behind its first.
+// Lines are filled greedily: a piece goes to the next line when the line with it would be too wide. A line ends after
+// the last break opportunity that fits, its hyphen included; if there is none, after its first piece.
 
 #include <algorithm>
 #include <limits>

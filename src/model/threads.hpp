@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The one place that knows whether there are threads. In the page there is one, and its standard library has no more.
+// The one place that knows whether there are threads. The page has one, and its standard library supports no more.
 
 #include <cstddef>
 

@@ -39,7 +39,7 @@ Tree::Tree(const Keys& root, double em, Direction direction)
 
 namespace {
 
-/// Whether a form is one under a range of the node's own, or of a node that it lies in.
+/// Whether a form depends on a range of the node's own, or of a node around it.
 bool names_own_range(const Tree& tree, const When& when) {
   const TreeStore& store = tree.store();
   if (!store.forms().has_node_ranges()) return false;
@@ -146,17 +146,17 @@ void Tree::replace_keys(NodeId node, const Keys& keys) {
   own().replace_keys(own().index_of(node), sound(keys));
 }
 
-void Tree::set(NodeId node, const Changes& said) {
+void Tree::set(NodeId node, const Changes& changes) {
   Keys changed = keys(node);
-  said.put_into(changed);
+  changes.put_into(changed);
   replace_keys(node, changed);
 }
 
-void Tree::set(NodeId node, const Node& said) {
-  if (!said.children().empty() || !said.whens().empty() || said.gives_keys() || said.content())
+void Tree::set(NodeId node, const Node& changes) {
+  if (!changes.children().empty() || !changes.whens().empty() || changes.gives_keys() || changes.content())
     throw BadValue(path(node) +
                    ": set takes keys only; use insert for children, when for forms, set_content for custom content");
-  set(node, said.explicit_keys());
+  set(node, changes.explicit_keys());
 }
 
 void Tree::set_direction(Direction direction) {

@@ -21,7 +21,7 @@ void require_own_form(const Keys& plain, const std::string& name, const Changes&
 /// A builder's nodes lie all over the memory: their keys are asked for some nodes before they are read.
 constexpr std::size_t keys_ahead = 8;
 void fetch(const Keys& keys) {
-  constexpr std::size_t line = 64, hot = 7;  // what most nodes say stands in the first lines
+  constexpr std::size_t line = 64, hot = 7;  // most keys are in the first lines
   for (std::size_t i = 0; i < hot; ++i) __builtin_prefetch(reinterpret_cast<const char*>(&keys) + i * line);
 }
 
@@ -87,9 +87,9 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   carry({aside.first, there, 1});
   flat_.parent[there] = index_of(into);
   free_blocks_.release(aside);
-  tell_parent(there);
+  notify_parent(there);
   count_odd_child(index_of(into), false, is_odd(there));
-  tell_of_scroller(index_of(moved));
+  notify_scroller(index_of(moved));
   stamp(index_of(moved), Edit::came);
   pack_when_due();
 }
@@ -145,8 +145,8 @@ NodeId TreeStore::plant(Index parent, std::size_t position, const Seeds& seeds) 
   return handles[0];
 }
 
-/// All children of a node come into one block, level by level, so that what a tree begins with lies as packing would
-/// lay it.
+/// All children of a node come into one block, level by level, so that a new tree is laid out as packing would
+/// do it.
 std::vector<NodeId> TreeStore::settle(Index top, const Seeds& seeds) {
   const std::vector<Seed>& all = seeds.all();
   std::vector<NodeId> handles;
@@ -154,7 +154,7 @@ std::vector<NodeId> TreeStore::settle(Index top, const Seeds& seeds) {
   const auto settle_one = [&](Index node, const Seed& seed) {
     if (handles.size() + keys_ahead < all.size()) fetch(*all[handles.size() + keys_ahead].keys);
     handles.push_back(new_handle(node));
-    set_fields(node, *seed.keys, seed.said);
+    set_fields(node, *seed.keys, seed.set_bits);
     name_[node] = names_.enter(slot_[node], seed.keys->name);
     if (seed.content != nullptr) give_content(node, *seed.content);
   };
@@ -201,8 +201,8 @@ NodeId TreeStore::group(Index parent, std::size_t first, std::size_t count, cons
   for_each_child(box, [&](Index child) {
     count_odd_child(index_of(into), is_odd(child), false);
     count_odd_child(box, false, is_odd(child));
-    tell_parent(child);
-    tell_of_scroller(child);
+    notify_parent(child);
+    notify_scroller(child);
   });
   stamp(index_of(into), Edit::parted);
   stamp(box, Edit::came);
@@ -244,14 +244,14 @@ void TreeStore::when(Index node, const std::string& name, const Changes& change)
   const bool was_odd = is_odd(node);
   forms_.set(slot_[node], name, change);
   has_ties_ |= change.values().pin && !change.values().pin->ties.empty();
-  tell_parent(node);
+  notify_parent(node);
   count_odd_child(flat_.parent[node], was_odd, is_odd(node));
-  tell_of_scroller(node);
+  notify_scroller(node);
   stamp(node, Edit::own);
   if (flat_.parent[node] != no_index) stamp(flat_.parent[node], Edit::parted);
 }
 
-/// Only what nodes have in their Extra can be said by start and end, or in em; and words are as large as an em.
+/// Only RareFields can contain start and end, or em; and text is as large as an em.
 void TreeStore::set_direction(Direction direction) {
   if (direction == setting_.direction) return;
   setting_.direction = direction;

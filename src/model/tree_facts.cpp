@@ -17,16 +17,16 @@ TreeStore::Left TreeStore::leaving(Index node) const {
 Traits TreeStore::in_all_forms(Index node) const {
   Traits all = flat_.traits[node];
   for (const NodeForm& form : *forms_of(node)) {
-    const Keys& said = form.change.values();
-    all.hidden |= said.hidden ? 1U : 0U;
-    all.pinned |= said.pin ? 1U : 0U;
-    all.ordered |= said.order.rank != 0 ? 1U : 0U;
-    all.celled |= said.cell || said.span != CellSpan{} || !said.area.empty() ? 1U : 0U;
-    all.scroll_y |= scrolls_y(said.scroll) ? 1U : 0U;
-    all.percent_edges |= has_percentage(said.margin) || has_percentage(said.padding) ? 1U : 0U;
-    if (said.place_self.across == Across::baseline)
+    const Keys& keys = form.change.values();
+    all.hidden |= keys.hidden ? 1U : 0U;
+    all.pinned |= keys.pin ? 1U : 0U;
+    all.ordered |= keys.order.rank != 0 ? 1U : 0U;
+    all.celled |= keys.cell || keys.span != CellSpan{} || !keys.area.empty() ? 1U : 0U;
+    all.scroll_y |= scrolls_y(keys.scroll) ? 1U : 0U;
+    all.percent_edges |= has_percentage(keys.margin) || has_percentage(keys.padding) ? 1U : 0U;
+    if (keys.place_self.across == Across::baseline)
       all.place_self_across = static_cast<std::uint64_t>(Across::baseline);
-    if (said.kind == Kind::grid) all.kind = static_cast<std::uint64_t>(Kind::grid);
+    if (keys.kind == Kind::grid) all.kind = static_cast<std::uint64_t>(Kind::grid);
   }
   return all;
 }
@@ -40,12 +40,12 @@ void TreeStore::keep_facts(Index node, Traits& traits) const {
   if (!is_container(traits.node_kind())) return;
   traits.holds_scroller |= was.holds_scroller;
   if (is_container(was.node_kind())) return;
-  for_each_child(node, [&](Index child) {  // what lies in it counts from here on
+  for_each_child(node, [&](Index child) {  // its descendants count from here on
     traits.holds_scroller |= flat_.traits[child].holds_scroller;
   });
 }
 
-void TreeStore::tell_parent(Index node) {
+void TreeStore::notify_parent(Index node) {
   const Traits traits = at_most(node);
   has_percent_edges_ |= traits.percent_edges != 0;
   has_grids_ |= traits.node_kind() == Kind::grid;
@@ -55,7 +55,7 @@ void TreeStore::tell_parent(Index node) {
   above.stands_on_base |= traits.place_self_across == static_cast<std::uint64_t>(Across::baseline) ? 1U : 0U;
 }
 
-void TreeStore::tell_of_scroller(Index node, bool is_dirty) {
+void TreeStore::notify_scroller(Index node, bool is_dirty) {
   if (!at_most(node).scroll_y && !flat_.traits[node].holds_scroller) return;
   const auto may_hold = [&](Index one) { return is_container(kind(one)) || forms_of(one) != nullptr; };
   flat_.traits[node].holds_scroller = 1;
@@ -92,9 +92,9 @@ void TreeStore::survey() {
     traits.holds_scroller = traits.scroll_y;
     traits.stands_on_base = static_cast<Across>(traits.across) == Across::baseline;
     most_children_ = std::max<std::size_t>(most_children_, flat_.child_count[node]);
-    tell_parent(node);
+    notify_parent(node);
     count_odd_child(flat_.parent[node], false, is_odd(node));
-    tell_of_scroller(node, false);
+    notify_scroller(node, false);
   }
 }
 

@@ -2,17 +2,17 @@
 //
 // Storage of a tree. What keeps edits cheap and questions harmless:
 //
-//  - Children lie side by side in a block of places with space at both ends (tree_places.cpp). An edit moves the
+//  - Children are side by side in a block of places with space at both ends (tree_places.cpp). An edit moves the
 //  shorter
-//    side of the siblings, or all to a larger block; nothing else moves. Whoever keeps arrays beside those of the tree
-//    (a solver) does the same moves with them: they are numbered, and the last ones are kept.
-//  - Edits are numbered too: which node, and what became of it. A solver looks at these, and at the nodes above them.
+//    side of the siblings, or all to a larger block; nothing else moves. A solver, which keeps arrays parallel to those
+//    of the tree, does the same moves with them: they are numbered, and the last ones are kept.
+//  - Edits are numbered too, with node and kind of change. A solver looks at these, and at the nodes above them.
 //  - Handles name slots, slots know the place, so that edits may move nodes freely. A slot carries a generation that a
-//    removal raises; a slot whose generations are used up is retired, so that an old handle never fits again.
+//    removal increases; a slot whose generations are used up is retired, so that an old handle never fits again.
 //  - A version is written into an edited node and its ancestors, for solvers that missed too many edits. The sweep
 //    stops at an ancestor that already carries a version which no solver has seen: all above it carry one too.
-//  - Nodes of one name are chained through their slots: a path is found from its rarest name, and names that nobody has
-//    any more are given back.
+//  - Nodes of one name are chained through their slots: a path is found from its rarest name, and unused names are
+//    freed.
 //
 // What edits leave behind is cleared away by the edit that makes it too much: once half of all places are holes, or
 // most nodes came one by one, all nodes are laid anew, level by level, in one go. So each edit pays a constant share of
@@ -203,14 +203,14 @@ void TreeStore::require_own_name(Index parent, const std::string& name, Index ex
   throw BadValue("two siblings are called \"" + name + "\"");
 }
 
-void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
-  CompiledNode compiled = compile(keys, said, setting_);
+void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t set_bits) {
+  CompiledNode compiled = compile(keys, set_bits, setting_);
   keep_facts(node, compiled.traits);
   const bool was_odd = is_odd(node);
   put_record(flat_, node, compiled);
-  tell_parent(node);
+  notify_parent(node);
   count_odd_child(flat_.parent[node], was_odd, is_odd(node));
-  tell_of_scroller(node);
+  notify_scroller(node);
   if (compiled.needs_extra) {
     if (flat_.rare_fields[node] == 0) flat_.rare_fields[node] = take_place(rare_fields_, free_extras_);
     rare_fields_[flat_.rare_fields[node]] = std::move(compiled.rare_fields);

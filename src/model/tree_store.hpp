@@ -32,7 +32,7 @@ struct NotedEdit {
 };
 
 /// The nodes behind a Tree, always ready for solvers: see the top of tree_store.cpp. Questions change nothing, so that
-/// any number of threads may ask them while nobody edits.
+/// any number of threads may read them during which nothing is edited.
 class TreeStore {
  public:
   /// Seeds that are sound; their forms are left out.
@@ -142,7 +142,7 @@ class TreeStore {
   [[nodiscard]] std::uint64_t identity() const { return identity_; }
   /// Counts the times that all nodes were laid anew.
   [[nodiscard]] std::uint32_t packing() const { return packing_; }
-  /// For each place, the one it had before the last packing, all moves until then done; empty where nobody can know.
+  /// For each place, the one it had before the last packing, all moves until then done; empty if that is unknown.
   [[nodiscard]] const std::vector<Index>& came_from() const { return came_from_; }
   /// How many moves there were, ever; how many of them before the last packing.
   [[nodiscard]] std::uint64_t moves() const { return moves_; }
@@ -186,7 +186,7 @@ class TreeStore {
   /// What solutions look at: whether the tree is as they saw it.
   [[nodiscard]] const std::shared_ptr<TreeLife>& life() const { return life_; }
 
-  /// Lays all nodes level by level, where they are not, and keeps no more memory than they need. An edit.
+  /// Packs all nodes level by level if they are not, and releases unneeded memory. An edit.
   void pack();
 
  private:
@@ -206,9 +206,9 @@ class TreeStore {
   /// Sees to it that a handle and a place can be had. Throws BadNode.
   void require_handles(std::size_t count) const;
   void require_own_name(Index parent, const std::string& name, Index except_from, Index except_behind) const;
-  /// `said` as `compile` takes it.
-  void set_fields(Index node, const Keys& keys, std::uint64_t said);
-  void set_fields(Index node, const Keys& keys) { set_fields(node, keys, said_keys(keys)); }
+  /// `set_bits` as `compile` takes it.
+  void set_fields(Index node, const Keys& keys, std::uint64_t set_bits);
+  void set_fields(Index node, const Keys& keys) { set_fields(node, keys, set_key_bits(keys)); }
   void set_text(Index node, const Keys& keys);
   void give_content(Index node, std::shared_ptr<const CustomContent> content);
   void drop_extra(Index node);
@@ -251,10 +251,10 @@ class TreeStore {
   /// Everything is solved anew after this.
   void edit_all();
   /// Raises what a parent must know of its children; lowered again only by `survey`.
-  void tell_parent(Index node);
+  void notify_parent(Index node);
   /// Raises in a node that scrolls, and in the containers above it, that they hold a scroller; lowered in containers
   /// only by `survey`.
-  void tell_of_scroller(Index node, bool is_dirty = true);
+  void notify_scroller(Index node, bool is_dirty = true);
   /// Finds afresh what parents must know of their children.
   void survey();
   /// Counts the children of a node that are hidden, pinned or ordered: one was, or is.

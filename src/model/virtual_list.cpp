@@ -3,8 +3,8 @@
 // The entries lie in a balanced tree in their order: a piece for every one that was measured, one for every run of
 // those that were not. Each piece knows how many entries lie in it and below it in the tree, how many of these are
 // rough, and what the others measured; so the place of an entry, and the entry at a place, are found on one way down.
-// The tree is a treap: ranks are dice, and whoever has a higher one lies above. It is cut and joined; a run that a cut
-// goes through becomes two, and runs that come to lie side by side become one again.
+// The tree is a treap: ranks are random, and the higher one is above. It is cut and joined; a run that a cut
+// goes through becomes two, and runs that become neighbors are merged.
 #include "fond_ladder/virtual_list.hpp"
 
 #include <algorithm>

@@ -19,7 +19,7 @@ void write_explanation(JsonWriter& json, const Tree& tree, const Explanation& ac
 /// `numbers`: the place of each claim among all of its scene, from 0.
 void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, bool all_hold,
                    const std::vector<std::size_t>& numbers);
-void write_comparison(JsonWriter& json, const Comparison& told);
-void write_lint(JsonWriter& json, const Lint& told);
+void write_comparison(JsonWriter& json, const Comparison& comparison);
+void write_lint(JsonWriter& json, const Lint& lint);
 
 }  // namespace fond_ladder::inline v0

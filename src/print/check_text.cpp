@@ -23,8 +23,8 @@ std::string values_text(const Failing& failing) {
   return text;
 }
 
-/// Stretches that one sentence tells: the same widths at several heights, or in several variants.
-struct OptionUse {
+/// Intervals that one sentence covers: the same widths at several heights, or in several variants.
+struct FailingGroup {
   const Failing* first = nullptr;
   const Failing* worst = nullptr;
   std::vector<std::optional<double>> heights;
@@ -35,20 +35,20 @@ struct OptionUse {
   void take(const Failing& one) { worst = one.off > worst->off ? &one : worst; }
 };
 
-std::vector<OptionUse> told_together(const std::vector<Failing>& failing) {
-  std::vector<OptionUse> all;
-  if (!failing.empty() && failing.front().heights) {  // regions are told one by one
+std::vector<FailingGroup> grouped_failures(const std::vector<Failing>& failing) {
+  std::vector<FailingGroup> all;
+  if (!failing.empty() && failing.front().heights) {  // regions are printed one by one
     for (const Failing& one : failing) all.push_back({&one, &one, {std::nullopt}, {one.variant}});
     return all;
   }
   const auto same_widths = [](const Failing& a, const Failing& b) { return a.from == b.from && a.to == b.to; };
   for (const Failing& one : failing) {
-    const auto is_in = [&](const OptionUse& told) {
-      return one.from == one.to && told.first->from < told.first->to && one.variant == told.variants.front() &&
-             one.from >= told.first->from && one.to <= told.first->to;
+    const auto is_in = [&](const FailingGroup& group) {
+      return one.from == one.to && group.first->from < group.first->to && one.variant == group.variants.front() &&
+             one.from >= group.first->from && one.to <= group.first->to;
     };
-    const auto is_beside = [&](const OptionUse& told) {
-      return same_widths(*told.first, one) && one.variant == told.variants.front();
+    const auto is_beside = [&](const FailingGroup& group) {
+      return same_widths(*group.first, one) && one.variant == group.variants.front();
     };
     if (const auto in = std::ranges::find_if(all, is_in); in != all.end()) {
       in->also.push_back(one.worst);
@@ -60,26 +60,26 @@ std::vector<OptionUse> told_together(const std::vector<Failing>& failing) {
       all.push_back({&one, &one, {one.height}, {one.variant}});
     }
   }
-  std::vector<OptionUse> joined;
-  for (OptionUse& told : all) {
-    const auto twin = std::ranges::find_if(joined, [&](const OptionUse& other) {
-      return same_widths(*other.first, *told.first) && other.heights == told.heights && other.also == told.also;
+  std::vector<FailingGroup> joined;
+  for (FailingGroup& group : all) {
+    const auto twin = std::ranges::find_if(joined, [&](const FailingGroup& other) {
+      return same_widths(*other.first, *group.first) && other.heights == group.heights && other.also == group.also;
     });
     if (twin == joined.end()) {
-      joined.push_back(std::move(told));
+      joined.push_back(std::move(group));
     } else {
-      twin->variants.push_back(told.variants.front());
-      twin->is_worse_in_one |= std::abs(told.worst->off - twin->worst->off) > limits::told_tolerance;
-      twin->take(*told.worst);
+      twin->variants.push_back(group.variants.front());
+      twin->is_worse_in_one |= std::abs(group.worst->off - twin->worst->off) > limits::report_tolerance;
+      twin->take(*group.worst);
     }
   }
   return joined;
 }
 
-std::string heights_text(const OptionUse& told) {
+std::string heights_text(const FailingGroup& group) {
   std::string text;
-  for (const auto& height : told.heights) text += (text.empty() ? "" : " or ") + (height ? rounded(*height) : "");
-  return told.heights.front() ? text + " high" : "as high as its content";
+  for (const auto& height : group.heights) text += (text.empty() ? "" : " or ") + (height ? rounded(*height) : "");
+  return group.heights.front() ? text + " high" : "as high as its content";
 }
 
 std::string size_of(const Extent& size) {
@@ -99,12 +99,12 @@ std::string worst_text(const Failing& failing) {
   return text;
 }
 
-std::string stretch_text(const OptionUse& told) {
-  const Failing& failing = *told.first;
+std::string stretch_text(const FailingGroup& group) {
+  const Failing& failing = *group.first;
   std::string text(indent);
-  if (told.variants.size() > 1 || !told.variants.front().empty()) {
+  if (group.variants.size() > 1 || !group.variants.front().empty()) {
     std::string names;
-    for (const std::string& variant : told.variants)
+    for (const std::string& variant : group.variants)
       names += (names.empty() ? "" : "; ") + (variant.empty() ? "as it is" : printable(variant));
     text += names + ": ";
   }
@@ -118,20 +118,21 @@ std::string stretch_text(const OptionUse& told) {
     };
     const bool is_line = failing.from == failing.to || failing.heights->from == failing.heights->to;
     text = indent;
-    if (!told.variants.front().empty()) text += printable(told.variants.front()) + ": ";
+    if (!group.variants.front().empty()) text += printable(group.variants.front()) + ": ";
     text += (is_line ? "at " : "within ") + side(failing.from, failing.to) + " wide and " +
             side(failing.heights->from, failing.heights->to) + " high";
   } else {
-    text += " wide, " + heights_text(told);
+    text += " wide, " + heights_text(group);
   }
-  const bool is_one_size = failing.from == failing.to && told.heights.size() == 1 && told.variants.size() == 1;
-  if (!is_one_size || failing.heights) text += "; worst at " + worst_text(*told.worst);
-  if (told.is_worse_in_one) text += told.worst->variant.empty() ? " as it is" : " in " + printable(told.worst->variant);
-  const std::string values = values_text(*told.worst);
+  const bool is_one_size = failing.from == failing.to && group.heights.size() == 1 && group.variants.size() == 1;
+  if (!is_one_size || failing.heights) text += "; worst at " + worst_text(*group.worst);
+  if (group.is_worse_in_one)
+    text += group.worst->variant.empty() ? " as it is" : " in " + printable(group.worst->variant);
+  const std::string values = values_text(*group.worst);
   text += (values.empty() ? "" : ": " + values) + "\n";
-  if (told.also.empty()) return text;
+  if (group.also.empty()) return text;
   text.append(indent).append("also at ");
-  for (std::size_t i = 0; i < told.also.size(); ++i) text += (i > 0 ? ", " : "") + size_of(told.also[i]);
+  for (std::size_t i = 0; i < group.also.size(); ++i) text += (i > 0 ? ", " : "") + size_of(group.also[i]);
   return text + "\n";
 }
 
@@ -160,9 +161,9 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
     text += ", where the layout is not linear\n";
   }
   constexpr std::size_t most = 5;
-  std::vector<OptionUse> all = told_together(checked.failing);
-  if (all.size() > most) {  // the worst of all is told in any case
-    const auto worst = std::ranges::max_element(all, {}, [](const OptionUse& told) { return told.worst->off; });
+  std::vector<FailingGroup> all = grouped_failures(checked.failing);
+  if (all.size() > most) {  // the worst of all is always printed
+    const auto worst = std::ranges::max_element(all, {}, [](const FailingGroup& group) { return group.worst->off; });
     if (worst - all.begin() >= static_cast<std::ptrdiff_t>(most)) std::iter_swap(worst, all.begin() + (most - 1));
   }
   for (std::size_t i = 0; i < std::min(most, all.size()); ++i) {

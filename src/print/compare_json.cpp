@@ -31,12 +31,12 @@ void write_side(JsonWriter& json, std::string_view key, const std::string& name,
 
 }  // namespace
 
-void write_comparison(JsonWriter& json, const Comparison& told) {
-  write_side(json, "first", told.first, told.settings_first);
-  write_side(json, "second", told.second, told.settings_second);
-  json.number("sizes", told.sizes);
-  json.number("unchanged", told.unchanged);
-  json.objects("differences", told.differences, [&](const auto& one) { write_difference(json, one); });
+void write_comparison(JsonWriter& json, const Comparison& comparison) {
+  write_side(json, "first", comparison.first, comparison.settings_first);
+  write_side(json, "second", comparison.second, comparison.settings_second);
+  json.number("sizes", comparison.sizes);
+  json.number("unchanged", comparison.unchanged);
+  json.objects("differences", comparison.differences, [&](const auto& one) { write_difference(json, one); });
 }
 
 }  // namespace fond_ladder::inline v0

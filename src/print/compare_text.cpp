@@ -26,27 +26,29 @@ std::string counted(std::size_t count, const std::string& what) {
   return std::to_string(count) + " " + what + (count == 1 ? "" : "s");
 }
 
-std::string first_line(const Comparison& told) {
-  const std::string over = told.sizes == 1 ? "at " + rounded(told.widths.from) + " wide"
-                                           : "from " + rounded(told.widths.from) + " to " + rounded(told.widths.to) +
-                                                 " wide, " + counted(told.sizes, "size");
-  if (!told.any()) return "nothing differs " + over + ": " + counted(told.unchanged, "node") + " the same";
+std::string first_line(const Comparison& comparison) {
+  const std::string over = comparison.sizes == 1
+                               ? "at " + rounded(comparison.widths.from) + " wide"
+                               : "from " + rounded(comparison.widths.from) + " to " + rounded(comparison.widths.to) +
+                                     " wide, " + counted(comparison.sizes, "size");
+  if (!comparison.any()) return "nothing differs " + over + ": " + counted(comparison.unchanged, "node") + " the same";
   std::size_t along = 0;
-  for (const Difference& one : told.differences) along += one.moved_with_parent;
-  const std::size_t differ = told.differences.size() + along;
+  for (const Difference& one : comparison.differences) along += one.moved_with_parent;
+  const std::size_t differ = comparison.differences.size() + along;
   std::string text = counted(differ, "node") + (differ == 1 ? " differs " : " differ ") + over;
   double least = 1e9;
-  for (const Difference& one : told.differences) {
+  for (const Difference& one : comparison.differences) {
     if (!one.sizes.empty()) least = std::min(least, one.sizes.front().from);
   }
-  if (told.sizes > 1 && least < 1e9) text += ", first at " + rounded(least);
+  if (comparison.sizes > 1 && least < 1e9) text += ", first at " + rounded(least);
   return text + "; " +
-         (told.unchanged == 0 ? "everything differs"
-                              : counted(told.unchanged, "other") + (told.unchanged == 1 ? " is" : " are") +
-                                    " the same" + (told.sizes == 1 ? "" : " at every size"));
+         (comparison.unchanged == 0
+              ? "everything differs"
+              : counted(comparison.unchanged, "other") + (comparison.unchanged == 1 ? " is" : " are") + " the same" +
+                    (comparison.sizes == 1 ? "" : " at every size"));
 }
 
-/// What one row of the table tells, the node apart.
+/// The text of a row of the table, without the node.
 std::vector<std::string> cells_of(const Difference& one) {
   std::vector<std::string> row{text_of(one.sizes), rounded(one.worst.width) + " x " + rounded(one.worst.height)};
   if (one.kind != Difference::Kind::changed) {
@@ -152,11 +154,11 @@ std::vector<std::vector<const Difference*>> gathered(const std::vector<Differenc
 
 }  // namespace
 
-std::ostream& operator<<(std::ostream& out, const Comparison& told) {
-  out << first_line(told) << "\n\n";
-  out << "first   " << printable(told.first) << ": " << counted(told.settings_first, "setting") << '\n';
-  out << "second  " << printable(told.second) << ": " << counted(told.settings_second, "setting") << '\n';
-  if (!told.any()) return out;
+std::ostream& operator<<(std::ostream& out, const Comparison& comparison) {
+  out << first_line(comparison) << "\n\n";
+  out << "first   " << printable(comparison.first) << ": " << counted(comparison.settings_first, "setting") << '\n';
+  out << "second  " << printable(comparison.second) << ": " << counted(comparison.settings_second, "setting") << '\n';
+  if (!comparison.any()) return out;
   using enum Table::Align;
   Table table({{"node"},
                {"differs at widths"},
@@ -166,7 +168,7 @@ std::ostream& operator<<(std::ostream& out, const Comparison& told) {
                {"width", numbers},
                {"height", numbers},
                {""}});
-  for (const auto& group : gathered(told.differences)) {
+  for (const auto& group : gathered(comparison.differences)) {
     constexpr std::size_t few = 2;
     if (group.size() > few) {
       table.add(row_of(group));

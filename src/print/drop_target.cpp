@@ -17,7 +17,7 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 bool differ(const Rect& a, const Rect& b) {
-  const auto apart = [](double one, double other) { return std::abs(one - other) > limits::told_tolerance; };
+  const auto apart = [](double one, double other) { return std::abs(one - other) > limits::report_tolerance; };
   return apart(a.x, b.x) || apart(a.y, b.y) || apart(a.width, b.width) || apart(a.height, b.height);
 }
 

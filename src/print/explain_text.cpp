@@ -88,19 +88,20 @@ void print_line(std::ostream& out, const ExplanationLine& line) {
   }
   table.print(out);
   out << "\n  " << sum << texts.back() << " = " << rounded(line.sum);
-  if (line.sum > line.inner_size + limits::told_tolerance) {
+  if (line.sum > line.inner_size + limits::report_tolerance) {
     out << ", " << rounded(line.sum - line.inner_size) << " more than the "
         << (line.scrolls ? "view, " : "inner size, ") << rounded(line.inner_size)
         << (line.scrolls ? ": it scrolls\n" : ": the children overhang\n");
     return;
   }
   out << ", the inner size";
-  if (line.unused_space > limits::told_tolerance) out << "; " << rounded(line.unused_space) << " of it is unused";
+  if (line.unused_space > limits::report_tolerance) out << "; " << rounded(line.unused_space) << " of it is unused";
   if (line.out_of > 0) {
     double assigned = 0;
     for (const ExplanationEntry& entry : line.entries) assigned += entry.factor;
     const double left = line.out_of - assigned;
-    if (left > limits::told_tolerance) out << ", " << rounded(left) << " of " << rounded(line.out_of) << " unassigned";
+    if (left > limits::report_tolerance)
+      out << ", " << rounded(left) << " of " << rounded(line.out_of) << " unassigned";
   }
   out << '\n';
 }
@@ -133,9 +134,9 @@ void print_tracks(std::ostream& out, const ExplanationTracks& tracks, const char
   for (std::size_t i = 0; i < tracks.tracks.size(); ++i) out << (i > 0 ? " + " : "") << texts[i];
   if (tracks.gaps != 0) out << " + gaps " << texts.back();
   out << " = " << rounded(tracks.sum);
-  if (tracks.unused_space > limits::told_tolerance)
+  if (tracks.unused_space > limits::report_tolerance)
     out << "; " << rounded(tracks.unused_space) << " of " << rounded(tracks.inner_size) << " are unused\n";
-  else if (tracks.unused_space < -limits::told_tolerance)
+  else if (tracks.unused_space < -limits::report_tolerance)
     out << ", " << rounded(-tracks.unused_space) << " more than the inner size, " << rounded(tracks.inner_size) << '\n';
   else
     out << ", the inner size\n";

@@ -15,7 +15,7 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// Issues that one sentence tells: the worst of them, and all nodes.
+/// Issues that one sentence covers: the worst of them, and all nodes.
 struct Alike {
   Issue worst;
   std::vector<NodeId> nodes;
@@ -87,7 +87,7 @@ std::string sentence(const Tree& tree, const Alike& group) {
   return fmt::format("overhangs: {} {}{}", who, by, words ? "" : " of " + of);
 }
 
-/// From which width on all are gone that one sentence tells.
+/// The width from which all issues of a sentence are gone.
 std::vector<std::optional<double>> resolved_from_of(const SolvedScene& measured, const std::vector<std::string>& modes,
                                                     const std::vector<Alike>& all, const std::vector<Issue>& issues) {
   constexpr std::size_t most_nodes = 20'000, most_asked = 200;
@@ -198,10 +198,10 @@ void print_issues(const SolvedScene& measured, const std::vector<Issue>& issues,
   for (const std::string& active : measured.asked.active) {
     if (std::ranges::find(measured.scene.modes, active) != measured.scene.modes.end()) modes.push_back(active);
   }
-  constexpr std::size_t most_told = 12;
+  constexpr std::size_t most_listed = 12;
   std::size_t left = 0;
-  for (std::size_t i = most_told; i < all.size(); ++i) left += all[i].nodes.size();
-  all.resize(std::min(all.size(), most_told));
+  for (std::size_t i = most_listed; i < all.size(); ++i) left += all[i].nodes.size();
+  all.resize(std::min(all.size(), most_listed));
   const auto gone = resolved_from_of(measured, modes, all, issues);
   for (std::size_t i = 0; i < all.size(); ++i) {
     std::string line = "  " + sentence(measured.tree(), all[i]);

@@ -14,7 +14,7 @@ namespace fond_ladder::inline v0 {
 class JsonAnswers {
  public:
   JsonAnswers(std::ostream& out, std::string_view command);
-  /// Begins an answer about a scene, which says what it is called and the file it is from; the answer before ends.
+  /// Ends the previous answer and begins one about a scene, with its title and its file.
   JsonWriter& next(const Scene& scene, std::string_view file);
   /// The same of no scene.
   JsonWriter& next();

@@ -15,8 +15,8 @@ std::string number(Number most) {
   return in_thousands(static_cast<double>(most));
 }
 
-/// The group beyond whose bounds nothing is refused.
-constexpr const char* told_in_part = "reported in part";
+/// The group of bounds that shorten an answer and refuse nothing.
+constexpr const char* reported_in_part = "reported in part";
 
 std::string mebibytes(double bytes) {
   return fmt::format("{} MiB", bytes / (1024 * 1024));
@@ -75,21 +75,21 @@ std::vector<Bound> bounds() {
        "paths of n levels need n times n characters; in json, csv and compare"},
       {"pictures", "a side", number(l::longest_picture) + " px", "the drawing library allows no more"},
       {"pictures", "all pixels", number(l::largest_picture), "they take half a gigabyte"},
-      {told_in_part, "errors printed, and errors counted",
+      {reported_in_part, "errors printed, and errors counted",
        fmt::format("{}, {}", l::most_listed_errors, number(l::most_kept_errors)),
        "further errors are counted up to that number"},
-      {told_in_part, "failing intervals explained per claim", number(l::most_explained),
+      {reported_in_part, "failing intervals explained per claim", number(l::most_explained),
        "further intervals have no explanation"},
-      {told_in_part, "claims suggested, and candidates tried",
+      {reported_in_part, "claims suggested, and candidates tried",
        fmt::format("{}, {}", l::most_suggested, l::most_candidates), "the shortest of those that hold"},
-      {told_in_part, "overlapping pairs of siblings that lint examines per size", number(l::most_meetings),
+      {reported_in_part, "overlapping pairs of siblings that lint examines per size", number(l::most_meetings),
        "lint says if there are more"},
-      {told_in_part, "nodes of a sweep without --show", number(l::most_swept_nodes),
+      {reported_in_part, "nodes of a sweep without --show", number(l::most_swept_nodes),
        "the first ones; the sweep says so"},
-      {told_in_part, "nodes that are drawn", number(l::most_drawn), "the picture says how many are left out"},
-      {told_in_part, "levels that are drawn", number(l::deepest_drawn), "the picture says how many are left out"},
-      {told_in_part, "entries of a list in view", number(l::most_in_view), "no screen shows more"},
-      {told_in_part, "letters of a word that gets a suggestion", number(l::longest_typed),
+      {reported_in_part, "nodes that are drawn", number(l::most_drawn), "the picture says how many are left out"},
+      {reported_in_part, "levels that are drawn", number(l::deepest_drawn), "the picture says how many are left out"},
+      {reported_in_part, "entries of a list in view", number(l::most_in_view), "no screen shows more"},
+      {reported_in_part, "letters of a word that gets a suggestion", number(l::longest_typed),
        "longer words are not typing errors"},
   };
 }

@@ -23,11 +23,11 @@ void write_findings(JsonWriter& json, std::string_view key, const std::vector<Fi
 
 }  // namespace
 
-void write_lint(JsonWriter& json, const Lint& told) {
-  json.number("sizes_examined", told.sizes_examined);
-  if (!told.not_examined.empty()) json.text("not_examined", told.not_examined);
-  write_findings(json, "findings", told.findings);
-  write_findings(json, "dormant", told.remarks);
+void write_lint(JsonWriter& json, const Lint& lint) {
+  json.number("sizes_examined", lint.sizes_examined);
+  if (!lint.not_examined.empty()) json.text("not_examined", lint.not_examined);
+  write_findings(json, "findings", lint.findings);
+  write_findings(json, "dormant", lint.remarks);
 }
 
 }  // namespace fond_ladder::inline v0

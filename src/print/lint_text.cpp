@@ -36,24 +36,24 @@ void print(std::ostream& out, const Finding& one, const Interval& whole) {
 
 }  // namespace
 
-std::ostream& operator<<(std::ostream& out, const Lint& told) {
-  out << printable(told.title) << ", " << told.sizes_examined << " sizes from " << rounded(told.widths.from) << " to "
-      << rounded(told.widths.to) << " wide: ";
-  if (told.findings.empty()) {
+std::ostream& operator<<(std::ostream& out, const Lint& lint) {
+  out << printable(lint.title) << ", " << lint.sizes_examined << " sizes from " << rounded(lint.widths.from) << " to "
+      << rounded(lint.widths.to) << " wide: ";
+  if (lint.findings.empty()) {
     out << "nothing suspicious\n";
   } else {
-    out << told.findings.size() << (told.findings.size() == 1 ? " finding\n" : " findings\n");
+    out << lint.findings.size() << (lint.findings.size() == 1 ? " finding\n" : " findings\n");
   }
-  for (const std::string& line : told.about) out << printable(line) << '\n';
-  if (!told.not_examined.empty()) out << printable(told.not_examined) << '\n';
-  for (const Finding& one : told.findings) {
+  for (const std::string& line : lint.about) out << printable(line) << '\n';
+  if (!lint.not_examined.empty()) out << printable(lint.not_examined) << '\n';
+  for (const Finding& one : lint.findings) {
     out << '\n';
-    print(out, one, told.widths);
+    print(out, one, lint.widths);
   }
-  if (told.remarks.empty()) return out;
+  if (lint.remarks.empty()) return out;
   out << "\ndormant at some sizes, often on purpose\n";
-  for (const Finding& one : told.remarks)
-    out << "  " << subject(one) << variants_text(one) << ", " << sizes_text(one, told.widths) << ": "
+  for (const Finding& one : lint.remarks)
+    out << "  " << subject(one) << variants_text(one) << ", " << sizes_text(one, lint.widths) << ": "
         << printable(one.why) << '\n';
   return out;
 }

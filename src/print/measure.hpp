@@ -48,9 +48,9 @@ void write_orders(JsonWriter& json, const SolvedScene& measured);
 void print_outline(const SolvedScene& measured, std::ostream& out);
 void write_outline(JsonWriter& json, const SolvedScene& measured);
 
-/// A name as deep as its node; beyond twelve levels the depth is told as a number.
+/// A name indented by its depth; beyond twelve levels the depth is a number.
 [[nodiscard]] std::string indented(const std::string& name, int depth);
-/// Those of the boxes whose nodes scroll.
+/// The boxes of scrollers.
 [[nodiscard]] std::vector<Solution::NodeBox> scrolling(const Solution& solution, std::vector<Solution::NodeBox> boxes);
 /// What overhangs the parent, or of a text its own words.
 

@@ -58,7 +58,7 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
   json.objects("nodes", boxes, [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
     json.text("kind", word(solution.kind(placed.node)));
-    if (const auto held = solution.node_ranges(placed.node); !held.empty()) json.texts("active", held);
+    if (const auto active = solution.node_ranges(placed.node); !active.empty()) json.texts("active", active);
     json.number("x", placed.box.x);
     json.number("y", placed.box.y);
     json.number("width", placed.box.width);

@@ -26,12 +26,12 @@ std::string share_text(const SolvedScene& measured, const Solution::NodeBox& pla
 
 /// What a node is, with those of its node ranges that hold, as `column [tight]`.
 std::string kind_text(const Solution& solution, NodeId node) {
-  const std::vector<std::string> held = solution.node_ranges(node);
+  const std::vector<std::string> active = solution.node_ranges(node);
   const std::string kind(word(solution.kind(node)));
-  return held.empty() ? kind : fmt::format("{} [{}]", kind, fmt::join(held, ", "));
+  return active.empty() ? kind : fmt::format("{} [{}]", kind, fmt::join(active, ", "));
 }
 
-/// The first line says whether all is well; the lines behind it what is not, and where.
+/// The first line says whether all is well; the lines after it say what is not, and where.
 void print_answer(const SolvedScene& measured, std::ostream& out) {
   const std::vector<Issue> bad = issues(measured.scene, measured.solution);
   fmt::print(out, "{}: {}\n", title_of(measured.scene, measured.solution, measured.asked), verdict(bad));
@@ -63,7 +63,7 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
   table.print(out);
 }
 
-/// The columns and rows of every grid: where, how large, and the child whose content made them so. Nothing where there
+/// The columns and rows of every grid: position, size, and the child that made them so large. Nothing if there
 /// is no grid.
 void print_tracks(const SolvedScene& measured, std::ostream& out) {
   Table table({{"tracks"}, {"at", Table::Align::numbers}, {"size", Table::Align::numbers}, {"set by"}});

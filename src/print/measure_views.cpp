@@ -54,15 +54,15 @@ std::string way_of_laying(const SolvedScene& measured, NodeId node, const Keys& 
     if (keys.wrap) text += ", wrapping";
     text += fmt::format("; {} along, {} across", word(keys.along), word(keys.across));
   } else {
-    const Across unsaid = keys.kind == Kind::grid ? Across::stretch : Across::start;
+    const Across defaults = keys.kind == Kind::grid ? Across::stretch : Across::start;
     if (keys.kind == Kind::grid) {
       const auto tracks = measured.solution.tracks(node);
       text =
           fmt::format("in {} by {} cells, {}{}", tracks.columns.size(), tracks.rows.size(),
                       keys.flow == Flow::rows ? "row by row" : "column by column", keys.dense ? ", gaps filled" : "");
     }
-    text += fmt::format("; {} horizontally, {} vertically", word(keys.place_items.x.value_or(unsaid)),
-                        word(keys.place_items.y.value_or(unsaid)));
+    text += fmt::format("; {} horizontally, {} vertically", word(keys.place_items.x.value_or(defaults)),
+                        word(keys.place_items.y.value_or(defaults)));
   }
   if (keys.scroll != Scroll::none)
     text += keys.scroll == Scroll::both ? "; scrolls" : fmt::format("; scrolls in {}", word(keys.scroll));

@@ -24,10 +24,10 @@ std::string unquoted(const std::string& value) {
 
 }  // namespace
 
-void print_said_settings(const std::vector<Setting>& all, std::ostream& out) {
+void print_explicit_settings(const std::vector<Setting>& all, std::ostream& out) {
   Table table({{"setting"}, {"value"}, {"from"}, {""}});
   for (const Setting& setting : all) {
-    if (setting.source == Source::unsaid) continue;
+    if (setting.source == Source::by_default) continue;
     constexpr std::size_t longest_value = 66;
     std::string value = setting.value == "null" ? "its default" : setting.value;
     if (value.size() > longest_value) value = value.substr(0, longest_value - 3) + "...";
@@ -38,13 +38,13 @@ void print_said_settings(const std::vector<Setting>& all, std::ostream& out) {
 
 void print_settings(const std::string& path, const std::string& title, const std::vector<Setting>& all,
                     std::ostream& out) {
-  const auto is_said = [](const Setting& one) { return one.source != Source::unsaid; };
-  const auto said = std::ranges::count_if(all, is_said);
-  fmt::print(out, "{} in {}: {} setting{}\n\n", path, title, said, said == 1 ? "" : "s");
-  print_said_settings(all, out);
+  const auto is_set = [](const Setting& one) { return one.source != Source::by_default; };
+  const auto explicit_count = std::ranges::count_if(all, is_set);
+  fmt::print(out, "{} in {}: {} setting{}\n\n", path, title, explicit_count, explicit_count == 1 ? "" : "s");
+  print_explicit_settings(all, out);
   std::vector<std::string> usual, unset;
   for (const Setting& setting : all) {
-    if (is_said(setting)) continue;
+    if (is_set(setting)) continue;
     const bool has_value =
         !setting.value.empty() && setting.value != "{}" && setting.value != "[]" && setting.value != "\"\"";
     (has_value ? usual : unset).push_back(setting.key + (has_value ? " " + unquoted(setting.value) : ""));

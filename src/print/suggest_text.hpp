@@ -8,8 +8,8 @@
 
 namespace fond_ladder::inline v0 {
 
-/// Suggested claims, ready to be pasted into a scene file, below a comment. `scope` says in which forms of the scene
-/// they hold, where that is to be told.
+/// Suggested claims, ready to be pasted into a scene file, below a comment. `scope` names the forms of the scene in
+/// which they hold, if there are several.
 [[nodiscard]] std::string suggestion(const std::vector<std::string>& claims, const Ladder& ladder,
                                      const std::string& scope);
 

@@ -26,7 +26,7 @@ struct ShownSweep {
 
 /// `North house console from 360 to 1440 wide, 800 high`, `… with beds.width from 100 to 400 at 1280 x 800`
 [[nodiscard]] std::string headline(const ShownSweep& shown);
-/// `list scrolled to its end`, where places are told so; else empty.
+/// `list scrolled to its end` if scroll positions were given; else empty.
 [[nodiscard]] std::string scrolled_words(const ShownSweep& shown);
 
 /// The breakpoints of the shown columns.

@@ -93,13 +93,13 @@ std::string range_text(const Scene& scene, bool along_height) {
 std::string cut_text(const Scene& scene, const Sweep& swept, const Where& where) {
   const std::vector<Quantity>& asked = swept.quantities;
   std::vector<std::string> parts;
-  constexpr std::size_t most_told = 3;
+  constexpr std::size_t most_listed = 3;
   std::size_t more = 0;
   for (std::size_t q = 0; q < asked.size(); ++q) {
     if (asked[q].measure != Measure::overhang || scene.tree.keys(asked[q].node).allow.overhang()) continue;
     const std::string places = where(q, [](const auto& value) { return value && *value > 0; });
     if (places.empty()) continue;
-    if (parts.size() == most_told) {
+    if (parts.size() == most_listed) {
       ++more;
       continue;
     }
@@ -166,11 +166,11 @@ std::vector<Telling> most_telling(const Scene& scene, const Sweep& swept) {
   std::vector<Telling> telling;
   for (std::size_t q = 0; q < amount.size(); ++q) {
     const bool is_size = asked[q].measure == Measure::width || asked[q].measure == Measure::height;
-    if (amount[q] < limits::told_tolerance || !is_size) continue;
+    if (amount[q] < limits::report_tolerance || !is_size) continue;
     const auto is_alike = [&](const Telling& other) {
       return std::ranges::all_of(swept.steps, [&](const Sweep::Step& step) {
         const auto &a = step.values[q], &b = step.values[other.quantity];
-        return a.has_value() == b.has_value() && (!a || std::abs(*a - *b) < limits::told_tolerance);
+        return a.has_value() == b.has_value() && (!a || std::abs(*a - *b) < limits::report_tolerance);
       });
     };
     const auto group = std::ranges::find_if(telling, is_alike);
@@ -212,14 +212,14 @@ std::string summary(const Scene& scene, const Sweep& swept, const std::vector<Te
     }
   }
   constexpr std::size_t most_constant = 3;
-  std::vector<NodeId> told;
+  std::vector<NodeId> named;
   for (const Telling& one : telling) {
-    if (told.size() == most_constant) break;
+    if (named.size() == most_constant) break;
     const Quantity& quantity = asked[one.quantity];
     const std::string text = constant_text(scene, swept, one.quantity);
-    if (text.empty() || lies_in(scene.tree, quantity.node, told)) continue;
+    if (text.empty() || lies_in(scene.tree, quantity.node, named)) continue;
     sentences.push_back(text);
-    told.push_back(quantity.node);
+    named.push_back(quantity.node);
   }
   sentences.push_back(cut_text(scene, swept, where));
   if (scene.tree.size() > limits::most_swept_nodes)

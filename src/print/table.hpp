@@ -23,7 +23,7 @@ class Table {
   explicit Table(std::vector<Column> columns) : columns_(std::move(columns)) {}
   /// One text a column; missing ones are empty.
   void add(std::vector<std::string> row);
-  /// Two blanks between columns, none at the ends of lines. A first cell wider than `widest_first` stands on a line of
+  /// Two blanks between columns, none at the ends of lines. A first cell wider than `widest_first` gets a line of
   /// its own, above the rest of its row.
   void print(std::ostream& out, std::size_t widest_first = 40) const;
 

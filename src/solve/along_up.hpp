@@ -7,9 +7,9 @@ namespace fond_ladder::inline v0::detail {
 
 /// How a child counts along its line by its content. CSS Flexible Box Layout 1, section 9.9.3.
 ///
-/// A child that has a weight counts its content where it can grow, and nothing else. Another one counts its content,
-/// but not below its base where it cannot shrink, and not above where it cannot grow. Without a basis, the base is the
-/// size given, else its max-content, above which no content lies.
+/// A child with a weight counts its content if it can grow, and nothing else. Another one counts its content,
+/// but not below its base if it cannot shrink, and not above if it cannot grow. Without a basis, the base is the
+/// size given, else its max-content size, which no content exceeds.
 template <Axis axis, bool plain, class N>
 class AlongUp {
  public:

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: MIT
 //
-// Placing children in cells. Those with a cell or an area stand there, whoever else does; the others are put one after
+// Placing children in cells. Those with a cell or an area are placed there, whatever the others; the rest go one after
 // another into free cells, in the direction of the flow. The cursor of a sparse grid only ever moves on; a dense grid
 // looks for holes from the start, with a cursor for each size of child: where one of a size did not fit, a later one of
 // that size will not fit either, so each cursor also moves on only, and no cell is asked about twice by one size.
 //
-// "Major" is the axis along which lines are added (rows, when the flow is by rows), "minor" the one whose number of
-// tracks is settled before anybody is placed. Where no child says anything about cells, all this is a division.
+// "Major" is the axis along which lines are added (rows, if the flow is by rows), "minor" the one whose number of
+// tracks is settled before anything is placed. If no child sets a cell, all this is a division.
 //
 // Source: CSS Grid Layout 2, section 8.5. Tests: grid_test.cpp.
 #include "solve/cells.hpp"
@@ -18,7 +18,7 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// What a child says of its cells; spans of `all` already counted out.
+/// The cells that a child asks for; spans of `all` already counted out.
 struct Preferred {
   bool definite = false;
   std::uint32_t column = 0, row = 0, columns = 1, rows = 1;
@@ -47,7 +47,7 @@ Preferred preferred_of(const ViewOf<N>& view, Index child, const AreaMap& areas,
 }
 
 /// Cells by major and minor track, whichever of them are rows.
-struct Turned {
+struct BreakpointQuery {
   bool by_rows;
   [[nodiscard]] std::uint32_t& major(CellCounts& counts) const { return by_rows ? counts.rows : counts.columns; }
   [[nodiscard]] std::uint32_t& minor(CellCounts& counts) const { return by_rows ? counts.columns : counts.rows; }
@@ -121,13 +121,13 @@ class Placer {
     if (!sorts.free) return counts_;
     Taken taken(scratch_.taken, turned_.minor(counts_));
     for (Index i = 0; sorts.definite && i < flow_.size(); ++i) {
-      if (!says(i) || !preferred(i).definite) continue;
+      if (!has_cell(i) || !preferred(i).definite) continue;
       const CellRange& range = scratch_.cells[i];
       const Axis major = turned_.by_rows ? y_axis : x_axis, minor = turned_.by_rows ? x_axis : y_axis;
       taken.take(range.first(major), range.first(minor), range.count(major), range.count(minor));
     }
     for (Index i = 0; i < flow_.size(); ++i) {
-      if (!says(i)) {
+      if (!has_cell(i)) {
         place_single(i, taken);
       } else if (const Preferred own = preferred(i); !own.definite) {
         place_free(i, own, taken);
@@ -137,9 +137,9 @@ class Placer {
   }
 
  private:
-  [[nodiscard]] bool says(Index i) const { return view_.traits(flow_[i]).celled; }
+  [[nodiscard]] bool has_cell(Index i) const { return view_.traits(flow_[i]).celled; }
   [[nodiscard]] Preferred preferred(Index i) const {
-    return says(i) ? preferred_of(view_, flow_[i], scratch_.areas, written_) : Preferred{};
+    return has_cell(i) ? preferred_of(view_, flow_[i], scratch_.areas, written_) : Preferred{};
   }
 
   /// Which sorts of children there are.
@@ -151,7 +151,7 @@ class Placer {
   Sorts place_definite() {
     Sorts sorts;
     for (Index i = 0; i < flow_.size(); ++i) {
-      if (!says(i)) {
+      if (!has_cell(i)) {
         sorts.free = true;
         continue;
       }
@@ -234,14 +234,14 @@ class Placer {
   const ViewOf<N>& view_;
   const InFlow& flow_;
   bool dense_;
-  Turned turned_;
+  BreakpointQuery turned_;
   CellCounts written_, counts_;
   CellScratch& scratch_;
 };
 
-/// Nobody says anything about cells: one after another.
+/// No child sets a cell: one after another.
 CellCounts place_in_order(const InFlow& flow, bool by_rows, CellCounts written, std::vector<CellRange>& cells) {
-  const Turned turned{by_rows};
+  const BreakpointQuery turned{by_rows};
   CellCounts counts = written;
   std::uint32_t& minor = turned.minor(counts);
   std::uint32_t& major = turned.major(counts);
@@ -273,7 +273,7 @@ CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow,
     written.columns = std::max(written.columns, std::min(limits::most_tracks, scratch.areas.columns()));
     written.rows = std::max(written.rows, std::min(limits::most_tracks, scratch.areas.rows()));
   }
-  if (flow.size() == 0) return written;  // nobody needs a track beside those that are written
+  if (flow.size() == 0) return written;  // no implicit tracks are needed
   if (!view.traits(grid).odd_cells) {
     return place_in_order(flow, keys.flow == Flow::rows, written, scratch.cells);
   }

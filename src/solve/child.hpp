@@ -168,7 +168,7 @@ template <class N>
   });
 }
 
-/// Which share of the height that the words of a text leave lies above them.
+/// The share of the height unused by the lines of a text that goes above them.
 template <class N>
 [[nodiscard]] double words_ahead(const ViewOf<N>& view, Index node) {
   if (view.traits(node).node_kind() != Kind::text || !view.rare_fields(node).keys) return 0;

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// One child on an axis on which it shares with nobody: across its row or column, or in a stack. CSS Flexible Box
+// One child on an axis that it does not share: across its row or column, or in a stack. CSS Flexible Box
 // Layout 1, section 9.4 (steps 7 and 11) and 9.6; CSS Box Alignment 3, section 6.
 
 #include "solve/child.hpp"
@@ -23,8 +23,8 @@ template <bool plain, class N>
          child.margin_down(false).sum();
 }
 
-/// How far behind the start of its space a child begins: automatic margins decide first (margins rule), then the
-/// alignment. `never_ahead`: on a scrolled axis nobody could scroll to what overhangs ahead.
+/// The distance from the start of its space to a child: automatic margins decide first (margins rule), then the
+/// alignment. `never_ahead`: on a scrolled axis, overhang before the start could not be scrolled to.
 template <class N>
 [[nodiscard]] N ahead_by(unsigned auto_margins, N unused_space, Across align, bool never_ahead) {
   if (auto_margins != 0)
@@ -33,7 +33,7 @@ template <class N>
   return most_unless(!never_ahead, unused_space, [] { return 0.0; }) * part[static_cast<std::size_t>(align)];
 }
 
-/// Where a child of a stack or grid lies: its own word, else the container's, else that of the kind.
+/// How a child of a stack or grid is aligned: its own word, else the container's, else that of the kind.
 template <Axis axis>
 [[nodiscard]] Across alignment(const Traits& container, const Traits& child, Across of_kind) {
   const std::uint64_t own = axis == x_axis ? child.place_self_x : child.place_self_y;
@@ -75,8 +75,8 @@ struct CrossAxis {
         scrolls(view.traits(container).scrolls(axis)) {}
 };
 
-/// Where a child of a known size lies in a slot, from the container's border box: its automatic margins decide first,
-/// then `to_baseline` (how far behind the slot's start its margin box begins; negative when it stands on no baseline),
+/// The position of a child of a known size in a slot, from the container's border box: automatic margins decide first,
+/// then `to_baseline` (the distance from the slot's start to its margin box; negative if it is on no baseline),
 /// then its alignment.
 template <Axis axis, bool plain, class N>
 [[nodiscard]] N place_in_slot(const CrossAxis<axis, N>& across, const Child<axis, plain, N>& child, SlotOf<N> slot,

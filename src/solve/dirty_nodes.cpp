@@ -4,7 +4,7 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// Until the passes begin, the space for their visits tells where in the list of news a node is.
+/// Before the passes begin, the memory for their visits holds the place of a node in the list of dirty nodes.
 Index listed_at(const State& state, Index node) {
   return static_cast<Index>(state.visits[node]);
 }

@@ -36,7 +36,7 @@ struct DirtyNode {
   bool child_widths = false;        ///< something in its flow is new, or has other widths by content
   bool child_heights = false;       ///< the same of heights
   bool reached = false;             ///< it has a place: nothing above it is hidden, or a leaf
-  bool renewed = false;             ///< it lies in a node with node ranges that is another one: all in it is new
+  bool renewed = false;             ///< inside a node whose node ranges changed: everything in it is dirty
   std::array<bool, 2> laid_anew{};  ///< all its children were, on an axis
 };
 

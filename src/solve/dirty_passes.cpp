@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// The four passes over a tree that was solved before. They go along the list of news: the nodes that were edited, and
+// The four passes over a tree that was solved before. They follow the list of dirty nodes: nodes that were edited, and
 // all nodes above them, parents first. Each pass takes from it what it has to do, and notes what follows:
 //
 //   1  a node is measured when it was edited, or something in its flow is new, has gone, or measured otherwise;
@@ -11,8 +11,8 @@
 //   4  its children are laid anew as in pass 2.
 //
 // So a pinned child costs itself, a label that is another one in a column costs that label and the columns above it,
-// and whoever only stands above an edit that came to nothing costs a look. What is laid anew and comes out in another
-// size is planned as a visit, as in a solve of everything; those in the list wait for their turn in it.
+// and a node above an edit that changed nothing costs a look. What is laid anew and comes out in another
+// size is planned as a visit, as in a full solve; those in the list are visited in their turn.
 //
 // A node that an edit reached while it was hidden keeps NodeFlag::needs_widths, and is edited still when it is shown.
 //
@@ -31,10 +31,10 @@ class DirtyPasses {
  public:
   DirtyPasses(SolveContext& context, std::vector<DirtyNode>& items) : context_(context), items_(items) {}
 
-  /// Writes down where those were who came, before they are laid.
-  void tell_arrivals() {
+  /// Records the boxes of nodes that were moved here, before they are laid.
+  void record_arrivals() {
     for (const DirtyNode& item : items_) {
-      if (item.arrived || !item.had_place) context_.tell_change(item.node, item.had_place);
+      if (item.arrived || !item.had_place) context_.record_change(item.node, item.had_place);
     }
   }
 
@@ -62,7 +62,7 @@ class DirtyPasses {
         ++visited;
       }
       if (counts_above(*item) && (item->own || item->widths)) above(*item).child_widths = true;
-      tell_ties(*item, item->own || item->widths);
+      record_ties(*item, item->own || item->widths);
     }
     return visited;
   }
@@ -106,7 +106,7 @@ class DirtyPasses {
  private:
   [[nodiscard]] bool is_listed(Index node) const { return context_.has(node, NodeFlag::in_dirty); }
   [[nodiscard]] DirtyNode& above(const DirtyNode& item) { return items_[item.above]; }
-  /// Whether a node stands in the flow of its parent.
+  /// Whether a node is in the flow of its parent.
   [[nodiscard]] bool counts_above(const DirtyNode& item) const {
     if (item.above == no_index) return false;
     const Traits own = context_.traits(item.node);
@@ -114,7 +114,7 @@ class DirtyPasses {
   }
 
   /// A child that is tied, or that others may be tied to, is another one: its siblings are laid together.
-  void tell_ties(const DirtyNode& item, bool is_other) {
+  void record_ties(const DirtyNode& item, bool is_other) {
     if (item.above == no_index || !is_other) return;
     const Index container = above(item).node;
     const bool is_tied = context_.traits(item.node).pinned && !context_.keys(item.node).pin->ties.empty();
@@ -126,7 +126,7 @@ class DirtyPasses {
   void find_place(DirtyNode& item) {
     const bool parent_shows = item.above == no_index || (above(item).reached && is_container(kind(above(item))));
     item.reached = parent_shows && (item.above == no_index || !context_.traits(item.node).hidden);
-    if (parent_shows && item.had_place != item.reached) context_.tell_change(item.node, item.had_place);
+    if (parent_shows && item.had_place != item.reached) context_.record_change(item.node, item.had_place);
     context_.set_flag(item.node, NodeFlag::needs_widths, !item.reached);
     if (!item.reached && item.above != no_index) kept_line::drop(context_, above(item).node);
   }
@@ -156,7 +156,7 @@ class DirtyPasses {
     if (context_.node_ranges->arrive(item.node) || inside) {
       item.renewed = true;
     } else if (item.renewed) {
-      context_.node_ranges->tell_gone(item.node);
+      context_.node_ranges->record_removed(item.node);
     }
   }
 
@@ -191,7 +191,7 @@ std::array<std::size_t, 4> run_dirty_passes(SolveContext& context, DirtyNodes& d
                                             std::optional<double> height) {
   std::array<std::size_t, 4> visited{};
   DirtyPasses passes(context, dirty_nodes.items());
-  passes.tell_arrivals();
+  passes.record_arrivals();
   if (context.node_ranges != nullptr) {
     context.node_ranges->begin();
     passes.renew();

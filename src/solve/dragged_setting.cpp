@@ -7,7 +7,7 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// Gives `keys` the lengths of others, wherever both say one.
+/// Gives `keys` the lengths of others, if both set one.
 void take_lengths(const Keys& from, Keys& keys) {
   const auto take_size = [](const Sizing& other, Sizing& own) {
     if (other.way() == Sizing::Way::length && own.way() == Sizing::Way::length) own = other;
@@ -43,7 +43,7 @@ void take_lengths(const Keys& from, Keys& keys) {
   }
 }
 
-/// Whether keys that differ, differ in lengths alone; nothing whose width follows its height runs straight with it.
+/// Whether keys that differ, differ in lengths alone; if the width of a node follows its height it is not linear.
 bool are_alike(Keys one, const Keys& other) {
   if (one == other) return true;
   const bool is_picture = one.kind == Kind::image && one.natural_size.x > 0;
@@ -55,10 +55,10 @@ bool are_alike(Keys one, const Keys& other) {
 bool forms_are_alike(const std::vector<NodeForm>* one, const std::vector<NodeForm>* other) {
   if (one == nullptr || other == nullptr) return one == other;
   return std::ranges::equal(*one, *other, [](const NodeForm& a, const NodeForm& b) {
-    Keys said_here, said_there;
-    a.change.put_into(said_here);
-    b.change.put_into(said_there);
-    return a.condition == b.condition && a.change.says_alike(b.change) && are_alike(said_here, said_there);
+    Keys set_here, set_there;
+    a.change.put_into(set_here);
+    b.change.put_into(set_there);
+    return a.condition == b.condition && a.change.sets_same_keys(b.change) && are_alike(set_here, set_there);
   });
 }
 
@@ -116,8 +116,8 @@ bool DraggedSetting::begin_forms(const FormRecords& of_tree) {
   return true;
 }
 
-bool DraggedSetting::enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t held) {
-  static_cast<void>(forms_.enter(other_, entered.front(), held));
+bool DraggedSetting::enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t active) {
+  static_cast<void>(forms_.enter(other_, entered.front(), active));
   return std::ranges::all_of(entered, [&](Index node) { return is_alike(of_tree, node); });
 }
 

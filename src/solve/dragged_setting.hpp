@@ -2,8 +2,8 @@
 #pragma once
 
 // A setting that is dragged instead of the container. All that keys are compiled to, and every length that a pass reads
-// among the keys, runs straight with a length that somebody wrote: so the same tree at another value of the setting
-// tells how each of these numbers moves. Whatever does not run straight with it (a factor, a track, the size of a text)
+// among the keys, is linear in a length that somebody wrote: so the same tree at another value of the setting
+// shows how each of these numbers moves. Whatever is not linear in it (a factor, a track, the size of a text)
 // is no such setting.
 
 #include <vector>
@@ -26,7 +26,7 @@ class DraggedSetting {
   /// Puts the forms into the other tree that hold in the first one. Returns whether the trees are alike in them too.
   [[nodiscard]] bool begin_forms(const FormRecords& of_tree);
   /// The same of a node and all in it, where other node ranges hold of it.
-  [[nodiscard]] bool enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t held);
+  [[nodiscard]] bool enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t active);
   /// Drags it to a value, from where it moves on.
   void drag_to(double value) { behind_ = TracedNumber((value - value_) / step_, 1 / step_); }
   void drag(double by) { behind_ = behind_.further(by, 0); }
@@ -35,7 +35,7 @@ class DraggedSetting {
   [[nodiscard]] TracedNumber between(const TracedNumber& here, const TracedNumber& there) const;
   /// The same of all margins and insets of a node.
   [[nodiscard]] EdgeSpaceOf<TracedNumber> between(const EdgeSpace& here, const EdgeSpace& there) const;
-  /// What the other tree says.
+  /// The keys of the other tree.
   [[nodiscard]] const Records& records() const { return forms_.exist() ? forms_.records : other_.flat(); }
   [[nodiscard]] const RareFields& rare_fields(Index node) const {
     const Index place = records().rare_fields[node];

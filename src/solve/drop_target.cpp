@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Where a node that is let go at a point would come to stand. The containers that are seen at the point are known from
-// painting; in the innermost one the children as they lie now, without the node that is carried, tell between whom.
+// painting; in the innermost one, the present children, without the dragged node, decide between which two it goes.
 #include <algorithm>
 #include <limits>
 

@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Lists of which only the entries in view are arranged: rows and columns that scroll along and say `virtualized`.
+// Lists of which only the entries in view are arranged: rows and columns that scroll along and have `virtualized`.
 //
 // The children of such a list are its first entry, which is always arranged, and a run of entries in view; how many
-// there are in all, and which entry the run begins with, stands in the key. Widths and heights on the way up are those
-// of the first entry. Along the list nobody shares anything: each entry is as long as it would like to be. Entries
-// between the first and the run count what the first takes; entries behind the run what those that are arranged take on
-// average, so that everything follows from this one solve. Which entries are in view is found by lists_in_view.cpp.
+// there are in all, and which entry the run begins with, is in the key. Widths and heights on the way up are those
+// of the first entry. Along the list nothing is shared: each entry has its preferred size. Entries
+// between the first and the run count as large as the first; entries after the run as the average of the arranged ones,
+// so that everything follows from this one solve. Which entries are in view is found by lists_in_view.cpp.
 
 #include <algorithm>
 #include <cstdint>
@@ -41,10 +41,10 @@ struct ListedEntries {
 /// `arranged`: the children in its flow.
 template <class N>
 [[nodiscard]] ListedEntries listed_entries(const ViewOf<N>& view, Index list, Index arranged) {
-  const Virtualized& said = view.keys(list).virtualized;
-  ListedEntries listed{std::max<std::uint32_t>(said.entries, arranged)};
+  const Virtualized& list_keys = view.keys(list).virtualized;
+  ListedEntries listed{std::max<std::uint32_t>(list_keys.entries, arranged)};
   if (arranged == 0) return {};
-  if (arranged > 1) listed.before = std::min<std::uint32_t>(said.second - 1, listed.all - arranged);
+  if (arranged > 1) listed.before = std::min<std::uint32_t>(list_keys.second - 1, listed.all - arranged);
   listed.after = listed.all - arranged - listed.before;
   return listed;
 }
@@ -56,7 +56,7 @@ template <Axis axis, class N>
   return child.margin_down(flip).sum() + view.size(entry, axis) * child.counted_scale();
 }
 
-/// What all entries of a list take on the way up, each as much as the first; no more than a length can be.
+/// The size of all entries of a list on the way up, each as large as the first; at most the largest length.
 template <class N>
 [[nodiscard]] N all_like_first(const ViewOf<N>& view, Index list, Index arranged, N first, Axis axis) {
   const auto entries = static_cast<double>(listed_entries(view, list, arranged).all);

@@ -105,7 +105,7 @@ void FormRecords::put(const TreeStore& store, Index node) {
   record.content = Measured(content_for(keys, store.content(node), store.setting()));
   if (record.content.content()) compiled.traits.passive = 0;
   const OwnScope* scope = this->scope(slot);
-  if (scope != nullptr && scope->held != 0) show_outward(store, node, compiled, record);
+  if (scope != nullptr && scope->active != 0) show_outward(store, node, compiled, record);
   record.rare_fields = std::move(compiled.rare_fields);
   put_record(records, node, compiled);
   records.rare_fields[node] = compiled.needs_extra || record.odd ? place : 0;
@@ -130,7 +130,7 @@ void FormRecords::show_outward(const TreeStore& store, Index node, CompiledNode&
 
 void FormRecords::put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const {
   const Index slot = store.slot(node);
-  for_each_held(store, node, [&](const NodeForm& form, Index declarer) {
+  for_each_active(store, node, [&](const NodeForm& form, Index declarer) {
     if (declarer != slot) {
       form.change.put_into(keys);
     } else if (own_ones) {
@@ -140,7 +140,7 @@ void FormRecords::put_forms_into(const TreeStore& store, Index node, Keys& keys,
 }
 
 template <class Each>
-void FormRecords::for_each_held(const TreeStore& store, Index node, const Each& each) const {
+void FormRecords::for_each_active(const TreeStore& store, Index node, const Each& each) const {
   const auto* forms = store.forms_of(node);
   if (forms == nullptr || !exist_) return;
   std::array<Index, limits::deepest_node_ranges> way{};  // the scopes that it is in, the innermost first
@@ -169,7 +169,7 @@ void FormRecords::for_each_held(const TreeStore& store, Index node, const Each& 
   for (std::size_t i = steps; i-- > 0;) {
     const std::vector<Range>* declared = store.forms().node_ranges(way[i]);
     for (std::size_t range = 0; declared != nullptr && range < declared->size(); ++range) {
-      if ((scope(way[i])->held >> range & 1U) == 0) continue;
+      if ((scope(way[i])->active >> range & 1U) == 0) continue;
       const auto form = std::ranges::find(*forms, (*declared)[range].name, &NodeForm::name);
       if (form != forms->end() && declarer_of(form->name) == way[i]) each(*form, way[i]);
     }
@@ -177,9 +177,9 @@ void FormRecords::for_each_held(const TreeStore& store, Index node, const Each& 
   each_global(true);
 }
 
-std::vector<FormRecords::Held> FormRecords::held(const TreeStore& store, Index node) const {
-  std::vector<Held> all;
-  for_each_held(store, node, [&](const NodeForm& form, Index declarer) { all.push_back({&form, declarer}); });
+std::vector<FormRecords::Active> FormRecords::active(const TreeStore& store, Index node) const {
+  std::vector<Active> all;
+  for_each_active(store, node, [&](const NodeForm& form, Index declarer) { all.push_back({&form, declarer}); });
   return all;
 }
 
@@ -194,13 +194,13 @@ Index FormRecords::scope_around(const TreeStore& store, Index node) const {
 void FormRecords::set_scope(Index slot, const OwnScope& scope) {
   drop_scope(slot);
   scopes_.emplace(slot, scope);
-  scopes_that_hold_ += scope.held != 0 ? 1 : 0;
+  scopes_that_hold_ += scope.active != 0 ? 1 : 0;
 }
 
 void FormRecords::drop_scope(Index slot) {
   const auto found = scopes_.find(slot);
   if (found == scopes_.end()) return;
-  scopes_that_hold_ -= found->second.held != 0 ? 1 : 0;
+  scopes_that_hold_ -= found->second.active != 0 ? 1 : 0;
   scopes_.erase(found);
 }
 
@@ -210,7 +210,7 @@ bool FormRecords::own_holds(const TreeStore& store, Index node, const std::strin
   const std::vector<Range>* declared = store.forms().node_ranges(slot);
   if (own == nullptr || declared == nullptr) return false;
   const auto range = std::ranges::find(*declared, name, &Range::name);
-  return range != declared->end() && (own->held >> (range - declared->begin()) & 1U) != 0;
+  return range != declared->end() && (own->active >> (range - declared->begin()) & 1U) != 0;
 }
 
 const OwnScope* FormRecords::scope(Index slot) const {
@@ -218,7 +218,7 @@ const OwnScope* FormRecords::scope(Index slot) const {
   return found == scopes_.end() ? nullptr : &found->second;
 }
 
-const std::vector<Index>& FormRecords::enter(const TreeStore& store, Index top, std::uint32_t held) {
+const std::vector<Index>& FormRecords::enter(const TreeStore& store, Index top, std::uint32_t active) {
   entered_.assign(1, top);
   entered_scopes_.assign(1, scope_around(store, top));
   for (std::size_t i = 0; i < entered_.size(); ++i) {
@@ -226,7 +226,7 @@ const std::vector<Index>& FormRecords::enter(const TreeStore& store, Index top, 
     Index around = entered_scopes_[i];
     const unsigned level = around == no_index ? 1 : scopes_.at(around).level + 1;
     if (store.forms().node_ranges(slot) != nullptr && level <= limits::deepest_node_ranges) {
-      set_scope(slot, {around, level, i == 0 ? held : 0});
+      set_scope(slot, {around, level, i == 0 ? active : 0});
       around = slot;
     } else {
       drop_scope(slot);

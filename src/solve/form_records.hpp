@@ -2,8 +2,8 @@
 #pragma once
 
 // The arrays of a tree as one solver sees them while ranges hold and modes are on. A tree is the same to all solvers;
-// one that solves a tree whose nodes have other forms keeps a copy of those arrays that keys are compiled to, with the
-// records of the nodes that are in another form put in. The copy is kept in step by the list of news, so that an edit
+// one that solves a tree with nodes in other forms keeps a copy of those arrays that keys are compiled to, with the
+// records of these nodes put in. The copy follows the list of dirty nodes, so that an edit
 // costs here what it costs there; a solver of a tree without forms has none.
 
 #include <array>
@@ -32,11 +32,11 @@ struct OwnRecord {
   bool odd = false, listed = false;
 };
 
-/// A node with node ranges, as it stands in a solve.
+/// A node with node ranges, during a solve.
 struct OwnScope {
-  Index outer = no_index;  ///< the slot of the next such node above
-  unsigned level = 1;      ///< how many such nodes lie on the way to it, itself included
-  std::uint32_t held = 0;  ///< which of its node ranges hold, a bit each
+  Index outer = no_index;    ///< the slot of the next such node above
+  unsigned level = 1;        ///< how many such nodes lie on the way to it, itself included
+  std::uint32_t active = 0;  ///< which of its node ranges hold, a bit each
 };
 
 class FormRecords {
@@ -48,14 +48,14 @@ class FormRecords {
   [[nodiscard]] bool exist() const { return exist_; }
   /// Ranges of the container and modes by condition, in the solve before.
   [[nodiscard]] const std::vector<bool>& holding() const { return holding_; }
-  /// A form that a node is in, and by whom: the slot of a node whose node range holds, none for ranges and modes of
+  /// A form that a node is in, and its origin: the slot of a node whose node range holds, none for ranges and modes of
   /// all.
-  struct Held {
+  struct Active {
     const NodeForm* form;
     Index declarer;
   };
   /// Those of a node, each beating those before: ranges of the container, node ranges from the outside in, modes.
-  [[nodiscard]] std::vector<Held> held(const TreeStore& store, Index node) const;
+  [[nodiscard]] std::vector<Active> active(const TreeStore& store, Index node) const;
   /// Gives `keys` of a node what it is under all that holds.
   void put_into(const TreeStore& store, Index node, Keys& keys) const { put_forms_into(store, node, keys, true); }
 
@@ -77,8 +77,8 @@ class FormRecords {
   [[nodiscard]] const OwnScope* scope(Index slot) const;
   /// Makes a node and all in it what they are while those of its node ranges hold, and none of those inside. Lists them
   /// all, parents first.
-  const std::vector<Index>& enter(const TreeStore& store, Index top, std::uint32_t held);
-  /// What those who ask how wide a node is see of its padding, and what is in it.
+  const std::vector<Index>& enter(const TreeStore& store, Index top, std::uint32_t active);
+  /// What measuring the width of a node from outside uses of its padding, and its content.
   void show_plain_insets();
   void show_own_insets();
   void show_own_inset(Index node);
@@ -89,7 +89,7 @@ class FormRecords {
   void put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const;
   /// Calls `each(form, slot of the declarer or none)` for the forms that a node is in, as `held` lists them.
   template <class Each>
-  void for_each_held(const TreeStore& store, Index node, const Each& each) const;
+  void for_each_active(const TreeStore& store, Index node, const Each& each) const;
   void set_scope(Index slot, const OwnScope& scope);
   void drop_scope(Index slot);
   [[nodiscard]] Index scope_around(const TreeStore& store, Index node) const;

@@ -133,7 +133,7 @@ Repeats repeats_of(const ViewOf<N>& view, Index grid, const Keys& keys, N inner_
       repeats<N>(keys.rows, view.units(keys), grid::gap_up<N>(view, grid, y_axis), height_for_counting<N>(view, grid))};
 }
 
-/// Takes out the tracks that nobody stands in, where they are to be dropped; `new_place` says where the others went.
+/// Removes empty tracks that are to be dropped; `new_place` is the new index of the others.
 template <Axis axis, class N>
 void drop_empty(const ViewOf<N>& view, const InFlow& flow, const Tracks& written, std::uint32_t fitting,
                 GridScratchOf<N>& scratch) {
@@ -195,7 +195,7 @@ FOND_LADDER_INLINED inline TrackRequestOf<N> claim_by(const ViewOf<N>& view, con
   return claim;
 }
 
-/// Enters what a child asks of the one track it stands in.
+/// Enters the request of a child to the one track it is in.
 template <Axis axis, class N>
 void claim_one(const ViewOf<N>& view, Index node, SizedTrackOf<N>& track, HeightBy by) {
   with_child<axis, N>(view, node, [&](const auto& child) {
@@ -261,7 +261,7 @@ void arrange(SolveContextOf<N>& context, Index node) {
   place_pinned(context, node, axis);
 }
 
-/// First baseline of a grid whose rows are sized by content: of the child that stands first, as if the rows were packed
+/// First baseline of a grid whose rows are sized by content: of the first child, as if the rows were packed
 /// at the start.
 template <class N>
 N baseline_of(const SolveContextOf<N>& context, Index node, const InFlow& flow, const GridScratchOf<N>& scratch) {

@@ -13,7 +13,7 @@ template <class N>
 CellCounts place(const ViewOf<N>& view, Index grid, const detail::InFlow& flow, N inner_width, CellScratch& scratch);
 
 /// Sizes the tracks of one axis into `scratch.tracks`. `inner` is the content box on that axis where it is known. `by`
-/// says by which height children count in rows; in either case no row goes below what they cannot do without.
+/// selects the height with which children count in rows; in either case no row is smaller than their minimum.
 template <Axis axis, class N>
 void size_axis(const ViewOf<N>& view, Index grid, const detail::InFlow& flow, Space asked, N inner, bool stretch,
                GridScratchOf<N>& scratch, HeightBy by = HeightBy::content);

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What lies inside a node of a finished solve: its flow, its lines, its words, and how far its content reaches.
+// The inside of a node of a finished solve: its flow, its lines, its words, and the extent of its content.
 
 #include <algorithm>
 #include <string_view>
@@ -116,12 +116,12 @@ template <class N>
   return lines;
 }
 
-/// On which lines the children of a row or column stand: of the container that was asked about last, whose children are
+/// The lines of the children of a row or column; kept for the last container, since its children are
 /// asked about one after the other.
 template <class N>
 class LinesSeen {
  public:
-  /// From 1; 0 for a node that stands on no line.
+  /// From 1; 0 for a node on no line.
   [[nodiscard]] int line_of(const ViewOf<N>& view, Index node) {
     const Index parent = view.parent(node);
     if (parent == no_index) return 0;

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Long columns in which one child is another one. While nobody in a column grows, is weighted or has edges, and there
-// was space for all or nobody could shrink, the height of each child is at once what it counts in the column: held by
-// its limits, its base size. The column carries NodeFlag::keeps_line as long as the heights in the state are just that.
-// Then a new height by content is their sum, and a new arrangement their places one behind the other, in the order of
-// the file as ever, so that not a bit differs; the children need not be looked at.
+// Long columns in which one child changed. While nothing in a column grows, has a weight or has edges, and there
+// was space for all or nothing could shrink, the height of each child is also what it counts in the column: its base
+// size within its limits. The column has NodeFlag::keeps_line as long as the heights in the state are just that.
+// Then a new height by content is their sum, and a new arrangement their places one after the other, in the order of
+// the file, so that the result is the same bit for bit; the children need not be examined.
 
 #include <span>
 
@@ -34,7 +34,7 @@ inline void drop(SolveContext& context, Index column) {
 /// The heights of its children in the order of the file, added to `first`.
 [[nodiscard]] double sum(const View& view, Index column, double first);
 
-/// Places the children of a column that stands. Returns false, and does nothing, when somebody would have to shrink.
+/// Places the children of a column that keeps its line. Returns false, and does nothing, if one would have to shrink.
 [[nodiscard]] bool lay(SolveContext& context, Index column);
 
 }  // namespace fond_ladder::inline v0::detail::kept_line

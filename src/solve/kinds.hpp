@@ -51,7 +51,7 @@ FOND_LADDER_STEPS
   }
 }
 
-/// Places one pinned child that is tied to nobody on one axis.
+/// Places one pinned child without ties on one axis.
 void place_pinned_child(SolveContext& context, Index container, Index child, Axis axis);
 /// Places the pinned children of a container on one axis, after its flow.
 template <class N>

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Boxes, texts and images. What lies inside a leaf has a natural size, or is measured: widths once, then a height for
+// Boxes, texts and images. The content of a leaf has a natural size, or is measured: widths once, then a height for
 // the width that the leaf got. Padding and border come on top. CSS Sizing 3, section 5; CSS Sizing 4, section 4.
 //
-// Most nodes of a tree are passive: boxes and images whose natural size is all there is to know. Their width and height
+// Most nodes of a tree are passive: boxes and images whose natural size is all that matters. Their width and height
 // by content follow from nothing else, so that the visit of their parent in pass 1 settles both, and no pass has to
 // come back to them.
 

@@ -163,7 +163,7 @@ struct Gathered {
   Laying<axis, SolveContextOf<N>> laying;
   std::span<LineItemOf<N>> line_items;
   LineTakes<N> taken;     ///< of children that do not wrap: all in one line
-  bool all_plain = true;  ///< nobody has margins
+  bool all_plain = true;  ///< nothing has margins
 };
 
 /// For a content box of `inner` along.
@@ -296,7 +296,7 @@ void lay_lines_of_column(SolveContextOf<N>& context, Index node) {
 // --- heights and baselines, going up -------------------------------------------------------------------------------
 
 /// First baseline of a row of the given natural height: of its first line's first baseline child, else of its first
-/// child where it lies.
+/// child.
 template <class N>
 N row_baseline(const SolveContextOf<N>& context, Index node, const InFlow& flow, N height) {
   const Traits own = context.traits(node);

@@ -31,7 +31,7 @@ struct Factors {
   double shrink;
 };
 
-/// Whether its size is its part by weight, and whether its factor is 1 whatever it says.
+/// Whether its size is its part by weight, and whether its factor counts as 1.
 template <Axis axis, bool plain, class N>
 [[nodiscard]] bool is_weighted(const Traits& container, const Child<axis, plain, N>& child) {
   return any_true(child.traits().weighted, child.way() == SizeWay::fill, container.equal_sizes);

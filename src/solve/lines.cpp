@@ -10,7 +10,7 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// A child as a line counts it across: its outer size, and where its baseline lies from the start of that.
+/// A child as it counts across its line: its outer size, and the distance from its start to its baseline.
 template <class N>
 struct Standing {
   N outer = 0, ascent = 0;

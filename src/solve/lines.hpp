@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The lines of a row or column across its axis: which children stand on which, how high (of a wrapping column: how
-// wide) each is, where its baseline lies, and where it begins. For the passes, and for whoever asks afterwards. CSS
+// The lines of a row or column across its axis: which children are on which, how high (of a wrapping column: how
+// wide) each is, and where its baseline is and where it begins. For the passes, and for questions afterwards. CSS
 // Flexible Box Layout 1, sections 9.4 and 9.6.
 //
 // A row's lines are measured twice. Going up nothing that is a percentage of the row's height is known, and such sizes,
-// limits, margins and padding count as the percentages rule says; going down they are, and count as they are.
+// limits, margins and padding count as the percentages rule says; going down they are known.
 
 #include <span>
 #include <vector>
@@ -15,7 +15,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// By which height children count: all they hold, or no more than they cannot do without (sizes rule, least height).
+/// The height with which children count: all of their content, or only their minimum (sizes rule, least height).
 enum class HeightBy : std::uint8_t { content, least };
 
 template <class N>
@@ -23,7 +23,7 @@ template <class N>
   return by == HeightBy::least ? view.least_height(node) : view.need(node);
 }
 
-/// Where a child of a row or column lies across it: its own word, else the container's.
+/// How a child of a row or column is aligned across it: its own word, else the container's.
 [[nodiscard]] inline Across alignment(const Traits& container, const Traits& child) {
   const auto align =
       static_cast<Across>(child.place_self_across != follows_parent ? child.place_self_across : container.across);
@@ -33,7 +33,7 @@ template <class N>
 template <class N>
 [[nodiscard]] bool stands_on_baseline(const ViewOf<N>& view, const Traits& row, Index node) {
   if (alignment(row, view.traits(node)) != Across::baseline || view.traits(node).way(y_axis) == SizeWay::fill)
-    return false;  // what fills lies at the start, as what is stretched does
+    return false;  // what fills begins at the start, as a stretched child does
   return any_child<y_axis>(view, node).auto_margins(false) == 0;
 }
 

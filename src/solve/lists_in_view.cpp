@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: MIT
 //
-// A list at an offset begins with the entry that would lie there if all before were as long as the first. The run goes
-// on from it until the view is full. Where the last entry comes before that, the view lies at the end of the list: the
-// run is then as many of the last entries as fill it. Each solve tells what the entries of the run take, and so how far
-// the run has to reach in the next; what lies outside of the view at last is taken out again, so that the run is the
+// A list at an offset begins with the entry that would be there if all before were as long as the first. The run goes
+// on from it until the view is full. If the last entry comes before that, the view is at the end of the list: the
+// run is then as many of the last entries as fill it. Each solve gives the sizes of the entries of the run, and so how
+// far the run has to reach in the next one; entries outside of the view are removed at the end, so that the run is the
 // shortest one, whatever it was before.
 //
-// Of a list of copies the run is made, and thrown away, as copies of the first entry. Of a list whose entries are all
-// written the others are hidden.
+// For a list of copies, the run is made of copies of the first entry, and deleted again. In a list of entries that are
+// all written, the others are hidden.
 //
 // Tests: lists_in_view_test.cpp.
 #include "solve/lists_in_view.hpp"
@@ -62,7 +62,7 @@ std::uint32_t enough_for(double space, double step) {
   return static_cast<std::uint32_t>(std::min<double>(count, limits::most_in_view));
 }
 
-/// The name of another entry of a list whose first is called `name`.
+/// The name of another entry of a list whose first entry is called `name`.
 std::string entry_name(const std::string& name, std::uint32_t entry) {
   return name.empty() ? name : name.substr(0, name.find('[')) + "[" + std::to_string(entry) + "]";
 }
@@ -73,17 +73,17 @@ bool is_in(const Tree& tree, NodeId node, NodeId above) {
   return static_cast<bool>(node);
 }
 
-void say(Tree& tree, NodeId node, const Keys& values, Field field) {
+void set_key(Tree& tree, NodeId node, const Keys& values, Field field) {
   const auto place = static_cast<std::size_t>(std::countr_zero(key_bit(field)));
   Changes changes;
-  changes.say_at(place, values);
+  changes.set_from(place, values);
   tree.set(node, changes);
 }
 
 void hide(Tree& tree, NodeId node, bool hidden) {
   Keys keys;
   keys.hidden = hidden;
-  say(tree, node, keys, &Keys::hidden);
+  set_key(tree, node, keys, &Keys::hidden);
 }
 
 }  // namespace
@@ -206,7 +206,7 @@ void ListsInView::take_run(Tree& tree, std::size_t which, Run run) {
   list.run = run;
   Keys keys;
   keys.virtualized = {true, list.entries, std::max(1U, run.from)};
-  say(tree, list.node, keys, &Keys::virtualized);
+  set_key(tree, list.node, keys, &Keys::virtualized);
 }
 
 void ListsInView::copy_run(Tree& tree, std::size_t which, Run run) {

@@ -21,7 +21,7 @@ class ListsInView {
 
   [[nodiscard]] bool empty() const { return lists_.empty(); }
 
-  /// Arranges the tree, whose lists these are, with scrollers scrolled; what is in view comes into it, the rest goes.
+  /// Arranges the tree that has these lists, with scrollers scrolled; what is in view is inserted, the rest removed.
   [[nodiscard]] Solution arrange(Tree& tree, Solver& solver, const ContainerSize& container_size,
                                  const std::vector<Solution::ScrolledTo>& positions);
 
@@ -37,7 +37,7 @@ class ListsInView {
     bool copied = false;
     std::vector<NodeId> others;  ///< of copies: those of the run; else all entries but the first
     Run run{};
-    bool at_end = false;  ///< its view lies at its end, in this call of `arrange`
+    bool at_end = false;  ///< its view is at its end, in this call of `arrange`
   };
   void find_lists(Tree& tree, NodeId top);
   void add_list(Tree& tree, NodeId node);

@@ -85,10 +85,10 @@ void expand_text(Scene& scene, double share) {
   }
   const std::size_t text = place_of(*find_key("text"));
   for (When& when : scene.whens) {
-    if (!when.change.says_at(text)) continue;
+    if (!when.change.sets(text)) continue;
     Keys keys;
     keys.text = expanded_text(when.change.values().text, share);
-    when.change.say_at(text, keys);
+    when.change.set_from(text, keys);
   }
 }
 

@@ -42,15 +42,15 @@ void NodeRangesOf<N>::renew(Index node) {
 }
 
 /// Nodes come parents first, and are measured backwards. The widths by content of `node` itself stay: they are those
-/// that its parent was told.
+/// that its parent used.
 template <class N>
-void NodeRangesOf<N>::enter(Index node, std::uint32_t held) {
+void NodeRangesOf<N>::enter(Index node, std::uint32_t active) {
   const bool has_percent_edges = context_.traits(node).percent_edges != 0;
   const EdgeSpaceOf<N> resolved = has_percent_edges ? EdgeSpaceOf<N>(context_.edges_down(node)) : EdgeSpaceOf<N>();
-  const std::vector<Index>& entered = state_.forms.enter(store_, node, held);
+  const std::vector<Index>& entered = state_.forms.enter(store_, node, active);
   if constexpr (!std::is_same_v<N, double>) {
     state_.own_resolved.resize(state_.forms.own.size());
-    if (state_.dragged != nullptr && !state_.dragged->enter_forms(state_.forms, entered, held)) {
+    if (state_.dragged != nullptr && !state_.dragged->enter_forms(state_.forms, entered, active)) {
       traced_decisions->opaque = true;
     }
   }
@@ -73,24 +73,24 @@ bool NodeRangesOf<N>::decide(Index node) {
   if (scope == nullptr) return false;
   const std::vector<Range>& ranges = *store_.forms().node_ranges(slot);
   const N width = context_.size(node, x_axis);
-  std::uint32_t held = 0;
-  for (std::size_t i = 0; i < ranges.size(); ++i) held |= holds(ranges[i], width) ? 1U << i : 0U;
-  const bool is_other = held != scope->held;
-  if (is_other) enter(node, held);
+  std::uint32_t active = 0;
+  for (std::size_t i = 0; i < ranges.size(); ++i) active |= holds(ranges[i], width) ? 1U << i : 0U;
+  const bool is_other = active != scope->active;
+  if (is_other) enter(node, active);
   state_.forms.show_own_inset(node);
-  if (is_other) tell_gone(node);
+  if (is_other) record_removed(node);
   return is_other;
 }
 
 template <class N>
-void NodeRangesOf<N>::tell_gone(Index node) {
+void NodeRangesOf<N>::record_removed(Index node) {
   if constexpr (std::is_same_v<N, double>) {
     std::vector<std::pair<Index, bool>> open{{node, true}};
     while (!open.empty()) {
       const auto [at, is_placed] = open.back();
       open.pop_back();
       if (!is_placed && !context_.has(at, NodeFlag::needs_widths)) {
-        context_.tell_change(at, true);
+        context_.record_change(at, true);
         context_.set_flag(at, NodeFlag::needs_widths, true);
       }
       const bool shows = is_placed && is_container(context_.traits(at).node_kind());

@@ -8,7 +8,7 @@
 // with node ranges that lie inside start again as if none applied, and are decided later in the same pass. So a
 // node in n such nodes is measured at most n times more, and n is at most 8.
 //
-// In a tree that was solved before, one with node ranges whose width is another one decides again, and only if the
+// In a tree that was solved before, a node with node ranges decides again if its width changed, and only if the
 // outcome differs is anything in it touched. An edit inside begins the outermost such node anew, from how it counts.
 //
 // Tests: node_ranges_test.cpp (against plain_solver.cpp; visits counted; edited trees against fresh ones).
@@ -25,16 +25,16 @@ class NodeRangesOf {
 
   /// Before the first pass: shows paddings as they count outward.
   void begin() { state_.forms.show_plain_insets(); }
-  /// Marks all who have node ranges, where nothing is known of the solve before; else whoever is entered is marked.
+  /// Marks all nodes with node ranges if nothing is known of the previous solve; else every node that is entered.
   void mark_all();
-  /// Whether news of a node mean that it, and all in it, is to begin anew: edits are told by `arrived` and `edited`.
+  /// Whether a change of a node means that it, and all in it, begins anew: edits are known by `arrived` and `edited`.
   [[nodiscard]] bool is_concerned(Index node, bool arrived, bool edited) const;
   /// Makes a node and all in it what they are while no node ranges hold, and measures what is in it.
   void renew(Index node);
   /// In pass 2, once the width of a node is known, and before what is in it is laid. Returns whether that is another.
   bool arrive(Index node) { return context_.has(node, NodeFlag::declares) && decide(node); }
-  /// Writes down who had a place in a node that is another one, and has none now.
-  void tell_gone(Index node);
+  /// Records the nodes that had a place in a node that changed, and have none now.
+  void record_removed(Index node);
   /// After pass 2.
   void end() { state_.forms.show_own_insets(); }
   /// Nodes that were measured beyond those of pass 1.
@@ -42,7 +42,7 @@ class NodeRangesOf {
 
  private:
   bool decide(Index node);
-  void enter(Index node, std::uint32_t held);
+  void enter(Index node, std::uint32_t active);
 
   SolveContextOf<N>& context_;
   const TreeStore& store_;

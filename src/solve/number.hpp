@@ -48,7 +48,7 @@ void decide_order(Items& items, Before before) {
     }
   }
 }
-// Where speed is worth the space: not in the page, whose engine is to be small.
+// Where speed is worth the size: not in the page, whose engine is to be small.
 #ifdef FOND_LADDER_SMALL
 #define FOND_LADDER_INLINED
 #else
@@ -65,11 +65,11 @@ template <class... Bool>
   return (static_cast<unsigned>(static_cast<bool>(conditions)) | ...) != 0;
 }
 // Most conditions of a solve are as good as random, and a branch that is missed costs as much as thirty instructions.
-// The next four decide without one. What they are told as a function is asked in any case by pixels, where asking
-// decides nothing; by others only where it counts.
+// The next four decide without one. Their function argument is always called for pixels, where the call decides
+// nothing; for other numbers only if it matters.
 namespace by_flag {
 inline constexpr double infinite = std::numeric_limits<double>::infinity();
-inline constexpr std::array<double, 2> lowered{0, -infinite}, raised{0, infinite}, part{0, 1}, told{1, -1};
+inline constexpr std::array<double, 2> lowered{0, -infinite}, raised{0, infinite}, part{0, 1}, sign{1, -1};
 }  // namespace by_flag
 /// The larger one, but `a` where `free` holds.
 template <class N, class Floor>
@@ -110,12 +110,12 @@ template <class N>
 template <class N>
 [[nodiscard]] N either(bool first, const N& a, const N& b) {
   if constexpr (std::is_same_v<N, double>) {
-    return by_flag::told[first] < 0 ? a : b;  // a comparison of numbers is no branch where one of flags is
+    return by_flag::sign[first] < 0 ? a : b;  // a comparison of numbers is no branch where one of flags is
   } else {
     return first ? a : b;
   }
 }
-/// A length in pixels, `whole` being what 100 % stands for.
+/// A length in pixels; `whole` is 100 %.
 [[nodiscard]] inline double in_px(const Length& length, const FontUnits& units, double whole) {
   return length.in_px(units, whole);
 }
@@ -128,7 +128,7 @@ template <class N>
   return text.lines_at(width);
 }
 /// Whether a number is larger than another one by more than a tolerance, which is there for rounding alone: of numbers
-/// that move the edge is told where the two meet, not where the tolerance is used up.
+/// in motion the edge is where the two meet, not where the tolerance is used up.
 [[nodiscard]] constexpr bool exceeds(double a, double b, double tolerance) {
   return a - b > tolerance;
 }

@@ -21,14 +21,14 @@ using FourSidesOf = std::conditional_t<std::is_same_v<N, double>, FourSides, Any
 
 /// Whether an amount is more than rounding.
 template <class N>
-[[nodiscard]] bool is_told(const N& amount) {
-  return exceeds(amount, N(0), limits::told_tolerance);
+[[nodiscard]] bool is_reported(const N& amount) {
+  return exceeds(amount, N(0), limits::report_tolerance);
 }
 
-/// What of [at, at + size) lies outside [low, high), before and after.
+/// The parts of [at, at + size) outside [low, high), before and after.
 template <class N>
 [[nodiscard]] SidesOf<N> outside(const N& at, const N& size, const N& low, const N& high) {
-  const auto counted = [](const N& amount) { return is_told(amount) ? amount : N(0); };
+  const auto counted = [](const N& amount) { return is_reported(amount) ? amount : N(0); };
   return {counted(low - at), counted(at + size - high)};
 }
 
@@ -62,7 +62,7 @@ template <class SomeView>
   return most;
 }
 
-/// How much of a box lies in its parent's padding. What a negative margin says is meant.
+/// How much of a box is in its parent's padding. Overlap by a negative margin is intended.
 template <class SomeView>
 [[nodiscard]] auto padding_overlap_of(const SomeView& view, Index node) {
   using N = typename SomeView::Number;
@@ -75,7 +75,7 @@ template <class SomeView>
     const N start = view.place(node, axis), end = start + view.size(node, axis), whole = view.size(above, axis);
     const auto in_padding = [&](const N& from, const N& to, const N& own_margin) -> N {
       const N in = min_of(end, to) - max_of(start, from) + min_of(N(0), own_margin);
-      return is_told(in) ? in : N(0);
+      return is_reported(in) ? in : N(0);
     };
     return {in_padding(border.before, inset.before, margin.before),
             in_padding(whole - inset.after, whole - border.after, margin.after)};
@@ -84,7 +84,7 @@ template <class SomeView>
   return FourSidesOf<N>{vertical.before, horizontal.after, vertical.after, horizontal.before};
 }
 
-/// Whether a text has the space it asks for, so that nobody needs to break its lines to know that no word overhangs.
+/// Whether a text has the space it asks for, so that its lines need not be broken to know that no word overhangs.
 template <class N>
 [[nodiscard]] bool text_surely_fits(const ViewOf<N>& view, Index node) {
   const Traits own = view.traits(node);
@@ -149,7 +149,7 @@ template <class SomeView>
   return all;
 }
 
-/// The most that a node and all that is in it overhang, where it is not said to be meant.
+/// The largest overhang of a node and everything in it, unless it is allowed.
 template <class SomeView>
 [[nodiscard]] typename SomeView::Number max_overhang_of(const Finished<SomeView>& solve, Index node) {
   using N = typename SomeView::Number;
@@ -174,7 +174,7 @@ template <class SomeView>
     const N right = view.size(above, x_axis) - border_x.after, bottom = view.size(above, y_axis) - border_y.after;
     const auto see = [&](Index child, const N& at, const N& size, const N& low, const N& high) {
       const N over = max_of(low - at, at + size - high);
-      if (is_told(over) && over > most && !is_allowed(child)) most = over;
+      if (is_reported(over) && over > most && !is_allowed(child)) most = over;
     };
     const Index first = view.first_child(above), behind = first + view.child_count(above);
     for (Index child = first; child < behind; ++child) {

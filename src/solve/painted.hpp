@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The painting of a finished solve: who is painted over whom, and how large.
+// The painting of a finished solve: the order, and the painted sizes.
 
 #include <vector>
 
@@ -30,7 +30,7 @@ template <class SomeView>
   return {lens.x, lens.y, view.size(node, x_axis) * lens.scale, view.size(node, y_axis) * lens.scale};
 }
 
-/// Whether a node hides all that lies wholly behind it. Containers and words do not.
+/// Whether a node hides everything entirely behind it. Containers and words do not.
 template <class SomeView>
 [[nodiscard]] bool covers(const SomeView& view, Index node) {
   const Kind kind = view.traits(node).node_kind();
@@ -55,7 +55,7 @@ void walk_painted(const SomeView& view, Each each) {
       });
 }
 
-/// The lenses of all that a node lies in, the root's first, and its own last.
+/// The lenses of all ancestors of a node, the root's first, and its own last.
 template <class SomeView>
 [[nodiscard]] std::vector<Lens<typename SomeView::Number>> lenses_to(const SomeView& view, Index node) {
   std::vector<Index> way;

@@ -92,12 +92,12 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
 void forget_changes(Passes& passes) {
   for (const BoxBefore& box : passes.changes.boxes) {
     NodeFlag& flags = passes.state.flags[box.node];
-    flags = without(flags, NodeFlag::told_changed);
+    flags = without(flags, NodeFlag::change_recorded);
   }
   passes.changes.boxes.clear();
 }
 
-/// Writes down who is where, so that the next solve can tell who was there before.
+/// Records all boxes, so that the next solve can compare with them.
 void note_handles(State& state, const TreeStore& store) {
   state.handles.assign(store.flat().size(), NodeId::none);
   store.walk([&](Index node, std::size_t) { state.handles[node] = store.id_of(node).value; });

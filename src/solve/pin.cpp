@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 //
-// Pinned children stand outside the flow: nobody counts them going up, and they are placed after everybody else,
+// Pinned children are outside the flow: they do not count going up, and they are placed after all others,
 // against the padding box of their parent. CSS Positioned Layout 3, section 4 gives the idea of insets that set a size.
 //
 // A side may be tied to edges of siblings instead. Those that are tied wait for those that they are tied to: each is
 // placed once, depth first in the order of the file, which is linear in children and ties. A tie that would close a
-// circle, or that leads to nobody, is as if that side were at the edge of the parent.
+// circle, or that leads to no sibling, counts as if that side were at the edge of the parent.
 //
 // Tests: semantics.md, plain_arranger_test.cpp, ties_test.cpp.
 #include "solve/pin.hpp"
@@ -17,7 +17,7 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// The sides of one axis, start and end already turned into left and right; none where nothing is said.
+/// The sides of one axis, start and end already mapped to left and right; none if nothing is set.
 struct AxisPins {
   std::optional<PinSide> before, after, center;
   bool starts_far = false;  // start is the far edge, and decides where both ends are pinned or nothing is
@@ -27,19 +27,19 @@ struct AxisPins {
 };
 
 AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
-  const auto said = [&](PinSide side) { return pin.says(side) ? std::optional(side) : std::nullopt; };
-  if (axis == y_axis) return {said(PinSide::top), said(PinSide::bottom), said(PinSide::middle_y)};
-  const auto starts_left = said(mirrored ? PinSide::end : PinSide::start);
-  const auto starts_right = said(mirrored ? PinSide::start : PinSide::end);
-  const auto left = said(PinSide::left), right = said(PinSide::right);
-  AxisPins pins{left ? left : starts_left, right ? right : starts_right, said(PinSide::middle_x)};
+  const auto if_set = [&](PinSide side) { return pin.has(side) ? std::optional(side) : std::nullopt; };
+  if (axis == y_axis) return {if_set(PinSide::top), if_set(PinSide::bottom), if_set(PinSide::middle_y)};
+  const auto starts_left = if_set(mirrored ? PinSide::end : PinSide::start);
+  const auto starts_right = if_set(mirrored ? PinSide::start : PinSide::end);
+  const auto left = if_set(PinSide::left), right = if_set(PinSide::right);
+  AxisPins pins{left ? left : starts_left, right ? right : starts_right, if_set(PinSide::middle_x)};
   pins.starts_far = mirrored && !left && !right;
   return pins;
 }
 
 /// Whether opposite pins set the size: it is not given, and no aspect gives it.
 template <Axis axis, class N>
-bool is_held_open(const Child<axis, false, N>& child, const AxisPins& pins) {
+bool is_stretched_open(const Child<axis, false, N>& child, const AxisPins& pins) {
   if (!pins.before || !pins.after) return false;
   return child.way() == SizeWay::fill || (child.way() == SizeWay::automatic && !child.keeps_aspect());
 }
@@ -48,7 +48,7 @@ bool has_ties(const Pin& pin, Axis axis) {
   return std::ranges::any_of(pin.ties, [&](const auto& tie) { return axis_of(tie.side) == axis; });
 }
 
-/// Where an edge of a placed sibling lies, from the corner of the parent's border box.
+/// The position of an edge of a placed sibling, from the corner of the parent's border box.
 template <class N>
 N edge_of(const SolveContextOf<N>& context, Index sibling, PinSide edge) {
   const Axis axis = axis_of(edge);
@@ -64,7 +64,7 @@ N edge_of(const SolveContextOf<N>& context, Index sibling, PinSide edge) {
 template <Axis axis, class N>
 class PinnedChild {
  public:
-  /// `follows(i)` says whether a tie, by its place in the pin, is one that can be followed.
+  /// `follows(i)` returns whether a tie, by its index in the pin, can be followed.
   template <class Follows>
   PinnedChild(SolveContextOf<N>& context, Index container, Index node, const Follows& follows)
       : context_(context), node_(node), border_(context.border(container, axis)) {
@@ -76,7 +76,7 @@ class PinnedChild {
     const auto child = any_child<axis, N>(context, node);
     const SidesOf<N> margin = child.margin_down(false);
     const N space = max_of(0.0, whole_ - before_space(pin, pins, before, after) - margin.sum());
-    const N size = is_held_open(child, pins)
+    const N size = is_stretched_open(child, pins)
                        ? child.bounds(child.inset_down(), whole_).clamp(space / child.counted_scale())
                        : size_across_down<axis, false, N>(context, child, space, whole_, Across::start);
     N at = before + margin.before;

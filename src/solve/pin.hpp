@@ -12,7 +12,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// Which end of its axis a side lies at, `mirrored` being right-to-left.
+/// The end of its axis that a side is at; `mirrored` for right-to-left.
 enum class End : std::uint8_t { before, middle, after };
 [[nodiscard]] End end_of(PinSide side, bool mirrored);
 /// Whether what is added to an edge goes the other way: along the reading direction, which is right-to-left.
@@ -33,7 +33,7 @@ struct LooseTie {
 /// Why, of a tie that leads to a sibling of that name.
 [[nodiscard]] std::string loose_tie_words(LooseTie::Why why, std::string_view sibling);
 
-/// Whether a container places its flow sideways only after those who are tied to it: a wrapping column.
+/// Whether a container places its flow horizontally only after those who are tied to it: a wrapping column.
 [[nodiscard]] inline bool places_late(const Traits& container) {
   return container.node_kind() == Kind::column && container.wrap;
 }

@@ -59,7 +59,7 @@ bool shows_children(const SomeView& view, Index node) {
   return is_container(view.traits(node).node_kind());
 }
 
-/// As much of a view as tells who has a place, for those who ask of one node after the other.
+/// The part of a view that answers which nodes have a place, for loops over nodes.
 struct TraitsSeen {
   const Traits* all;
   const Index* parents;

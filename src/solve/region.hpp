@@ -43,7 +43,7 @@ class Region {
   /// The same region, seen from another point.
   [[nodiscard]] Region moved(double by_x, double by_y) const;
 
-  /// Keeps what lies where gap + x * slope_x + y * slope_y is not negative.
+  /// Keeps the part where gap + x * slope_x + y * slope_y is not negative.
   void keep(double gap, double slope_x, double slope_y);
 
  private:

@@ -40,7 +40,7 @@ void make_room(StateOf<N>& state, ScratchOf<N>& scratch, const TreeStore& store)
     state.resolved.resize(store.rare_fields_list().size());
 }
 
-/// Whoever traces is told whose step comes next.
+/// Tracing solves are notified of each step.
 template <class N>
 void visit_for(Index node) {
   if constexpr (!std::is_same_v<N, double>) traced_decisions->visited = node;

@@ -23,10 +23,10 @@ Tree Scene::live_tree() const {
 
 SceneSolver::SceneSolver(const Scene& scene, const std::vector<std::string>& modes)
     : tree_(scene.live_tree()), modes_(modes) {
-  const auto says_list = [](const detail::RareFields& rare_fields) {
+  const auto has_list = [](const detail::RareFields& rare_fields) {
     return rare_fields.keys && rare_fields.keys->virtualized.on;
   };
-  if (std::ranges::any_of(tree_.store().rare_fields_list(), says_list)) {
+  if (std::ranges::any_of(tree_.store().rare_fields_list(), has_list)) {
     auto lists = std::make_unique<detail::ListsInView>(tree_);
     if (!lists->empty()) lists_ = std::move(lists);
   }

@@ -30,9 +30,9 @@ struct ScrollerAt {
 
 /// Positions held within what the scrollers have to scroll.
 template <class N>
-[[nodiscard]] std::vector<ScrollerAt<N>> held_positions(const ViewOf<N>& view, const TreeStore& store,
-                                                        std::span<const Solution::ScrolledTo> asked) {
-  std::vector<ScrollerAt<N>> held;
+[[nodiscard]] std::vector<ScrollerAt<N>> scroll_positions(const ViewOf<N>& view, const TreeStore& store,
+                                                          std::span<const Solution::ScrolledTo> asked) {
+  std::vector<ScrollerAt<N>> positions;
   for (const Solution::ScrolledTo& one : asked) {
     const Index node = store.index_of(one.node);
     const auto on = [&](Axis axis, double position) -> N {
@@ -40,16 +40,16 @@ template <class N>
       const N range = scroll_range_of(view, node, axis);
       return position == Solution::scroll_end ? range : min_of(N(position), range);
     };
-    held.push_back({node, {on(x_axis, one.x), on(y_axis, one.y)}});
+    positions.push_back({node, {on(x_axis, one.x), on(y_axis, one.y)}});
   }
-  return held;
+  return positions;
 }
 
 /// By which share of what its scroller is scrolled a child of that moves.
 template <class N>
 [[nodiscard]] double scroll_share(const ViewOf<N>& view, Index child) {
-  const bool says = view.rare_fields(child).keys && view.keys(child).scroll_ratio;
-  return says ? *view.keys(child).scroll_ratio : view.traits(child).pinned ? 0 : 1;
+  const bool has_ratio = view.rare_fields(child).keys && view.keys(child).scroll_ratio;
+  return has_ratio ? *view.keys(child).scroll_ratio : view.traits(child).pinned ? 0 : 1;
 }
 
 template <class N>
@@ -85,7 +85,7 @@ class ScrolledView : public ScrolledViewOf<double> {
   ScrolledView(const Tree& tree, const Passes& passes, const std::vector<Solution::ScrolledTo>* positions);
 };
 
-/// Whether somebody asked where a node is scrolled to; nobody where nothing is scrolled.
+/// The requested scroll position of a node; none if nothing is scrolled.
 template <class SomeView>
 [[nodiscard]] bool is_scrolled(const SomeView& view, Index node) {
   if constexpr (requires { view.is_scrolled(node); }) {

@@ -2,15 +2,15 @@
 //
 // Sharing the space of one line.
 //
-// The open standard resolves flexible lengths in rounds: hand out the unused space by factors, clamp, freeze whoever
-// was clamped on the side that dominates, repeat. Every round costs the line once, and there can be as many rounds as
+// The open standard resolves flexible lengths in rounds: hand out the unused space by factors, clamp, freeze each
+// child clamped on the side that dominates, repeat. Every round costs the line once, and there can be as many rounds as
 // children. The outcome, though, is a water level: there is one number L such that each child ends at
 //
 //     clamp(base + L * grow)                     when there is unused space,
 //     clamp(base - L * shrink * inner base)      when space is missing,
 //
 // and the sizes add up to the space. (A round overestimates L when minima dominate and underestimates it when maxima
-// do, so whoever it freezes is clamped at the final level too.) The sum of the clamped sizes is a piecewise straight,
+// do, so a child it freezes is clamped at the final level too.) The sum of the clamped sizes is a piecewise linear,
 // monotone function of L whose corners are the points where a child meets a limit; sorting these and walking along them
 // finds L in O(n log n).
 //
@@ -18,8 +18,8 @@
 //   the level rises to 10 (the last stops at 20), then on to 40.
 //
 // Factors that add to less than 1 hand out only that part. Growing, this caps L at the initial unused space, whatever
-// is frozen. Shrinking, the cap depends on who is still free (factors are scaled there), so that a line on which a
-// limit stops somebody and some shrink factor is below 1 replays the rounds; see share_rounds.cpp.
+// is frozen. Shrinking, the cap depends on which children are free (factors are scaled there), so a line on which a
+// limit stops a child and some shrink factor is below 1 replays the rounds; see share_rounds.cpp.
 //
 // Sums run in the order of the file, so that the numbers are the same on every machine. Tests: share_test.cpp, which
 // holds this against the rounds.
@@ -52,7 +52,7 @@ N walk_to(std::vector<SharePointOf<N>>& points, N at_zero, N target) {
   return level + (target - reached) / slope;
 }
 
-/// The exact level from who is free at `near`: summed afresh in the order of the file, without the walk's rounding.
+/// The exact level from the children that are free at `near`: summed in the order of the file, without rounding errors.
 template <class N, class Speed, class IsFree>
 N settle(std::span<const LineItemOf<N>> line_items, N space, N near, Speed speed, IsFree is_free) {
   N left = space, sum = 0;

@@ -53,9 +53,9 @@ template <class N>
   return wanted;
 }
 
-/// Shares `space` (inner size without margins and gaps) among the children of one line, who want what `wanted_by` says:
+/// Shares `space` (inner size without margins and gaps) among the children of one line, by what `wanted_by` returns:
 /// sets every `size`, and returns their sum. CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp.
-/// Cost O(n log n), O(n) when no limit stops anybody.
+/// Cost O(n log n), O(n) if no limit stops a child.
 template <class N>
 N share(std::span<LineItemOf<N>> line_items, N space, N wanted, ShareScratchOf<N>& scratch);
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Shrinking in rounds. While shrink factors add to 1 or more, a line ends at one common level (share.cpp). Below that
-// the standard takes only a part of the missing space, and which part depends on who is still free: the level may fall
+// the standard takes only a part of the missing space, by which children are still free: the level may fall
 // from one round to the next, and there is no single one to look for. So the rounds are replayed, but a round does not
 // look at every child:
 //

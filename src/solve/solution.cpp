@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Questions to a finished solve. Only sizes, and places in the parent, are stored; whatever follows from them is worked
-// out when asked, so that a solve costs nothing for questions that nobody asks.
+// Questions to a finished solve. Only sizes, and places in the parent, are stored; everything else is calculated
+// when asked for, so that a solve costs nothing for questions that are never asked.
 #include "fond_ladder/solution.hpp"
 
 #include <algorithm>
@@ -91,7 +91,7 @@ Solution Solution::scrolled(const std::vector<ScrolledTo>& positions) const {
       throw BadValue(tree().path(one.node) + ": a scroll position must be a number of pixels, or Solution::scroll_end");
   }
   std::vector<ScrolledTo> within;
-  for (const auto& one : detail::held_positions(view_of(tree(), passes()), tree().store(), positions))
+  for (const auto& one : detail::scroll_positions(view_of(tree(), passes()), tree().store(), positions))
     within.push_back({tree().store().id_of(one.node), one.at[x_axis], one.at[y_axis]});
   Solution other = *this;
   other.scrolled_ = std::make_shared<const std::vector<ScrolledTo>>(std::move(within));
@@ -129,18 +129,18 @@ std::vector<std::string> Solution::node_ranges(NodeId node) const {
   const Index slot = store.slot(store.index_of(node));
   const detail::OwnScope* scope = passes().state.forms.scope(slot);
   const std::vector<Range>* declared = store.forms().node_ranges(slot);
-  std::vector<std::string> held;
-  if (scope == nullptr || declared == nullptr || !is_placed(node)) return held;
+  std::vector<std::string> active;
+  if (scope == nullptr || declared == nullptr || !is_placed(node)) return active;
   for (std::size_t i = 0; i < declared->size(); ++i) {
-    if ((scope->held >> i & 1U) != 0) held.push_back((*declared)[i].name);
+    if ((scope->active >> i & 1U) != 0) active.push_back((*declared)[i].name);
   }
-  return held;
+  return active;
 }
 
-std::vector<Solution::HeldForm> Solution::held_forms(NodeId node) const {
+std::vector<Solution::ActiveForm> Solution::active_forms(NodeId node) const {
   const TreeStore& store = tree().store();
-  std::vector<HeldForm> all;
-  for (const auto& one : passes().state.forms.held(store, store.index_of(node))) {
+  std::vector<ActiveForm> all;
+  for (const auto& one : passes().state.forms.active(store, store.index_of(node))) {
     const NodeId by = one.declarer == detail::no_index ? NodeId{} : store.id_of(store.place_of_slot(one.declarer));
     all.push_back({one.form->name, by, one.form->change});
   }

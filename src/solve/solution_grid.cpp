@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// The tracks of a grid after the solve. They are sized again for the answer, by the function that the solve used; who
-// set a track is found by looking for the child that asked for exactly its size.
+// The tracks of a grid after the solve. They are sized again for the answer, by the function that the solve used; which
+// child set a track is found by looking for the one that asked for exactly its size.
 #include <algorithm>
 #include <cmath>
 
@@ -21,11 +21,11 @@ bool is_by_content(const detail::SizedTrack& track) {
 }
 
 template <Axis axis>
-class TrackTeller {
+class TrackBoxes {
  public:
-  TrackTeller(const View& view, const Tree& tree, Index grid) : view_(view), tree_(tree), grid_(grid) {}
+  TrackBoxes(const View& view, const Tree& tree, Index grid) : view_(view), tree_(tree), grid_(grid) {}
 
-  std::vector<Solution::TrackBox> tell(double corner) {
+  std::vector<Solution::TrackBox> boxes(double corner) {
     std::vector<Index> listed;
     const detail::InFlow flow = view_.flow(grid_, listed);
     const double inner = view_.inner_size(grid_, axis);
@@ -33,10 +33,10 @@ class TrackTeller {
       detail::grid::size_axis<axis>(view_, grid_, flow, detail::Space::known, inner, stretch, scratch_);
     };
     size(false);
-    told_.resize(scratch_.tracks.size());
-    for (std::size_t i = 0; i < told_.size(); ++i) {
-      told_[i].unstretched = scratch_.tracks[i].base;
-      if (scratch_.tracks[i].max == detail::TrackWay::share) told_[i].share = scratch_.tracks[i].share;
+    boxes_.resize(scratch_.tracks.size());
+    for (std::size_t i = 0; i < boxes_.size(); ++i) {
+      boxes_[i].unstretched = scratch_.tracks[i].base;
+      if (scratch_.tracks[i].max == detail::TrackWay::share) boxes_[i].share = scratch_.tracks[i].share;
     }
     gap_ = detail::grid::gap_down(view_, grid_, axis, inner);
     for (const bool crossing : {false, true}) {
@@ -46,12 +46,12 @@ class TrackTeller {
     detail::grid::lay_tracks<axis>(view_, grid_, inner, scratch_);
     const bool flip = axis == x_axis && view_.mirrored;
     const detail::Sides edges = view_.content_edges(grid_, axis);
-    for (std::size_t i = 0; i < told_.size(); ++i) {
+    for (std::size_t i = 0; i < boxes_.size(); ++i) {
       const detail::Slot& slot = scratch_.slots[i];
-      told_[i].size = slot.size;
-      told_[i].at = corner + (flip ? edges.after - slot.at - slot.size : edges.before + slot.at);
+      boxes_[i].size = slot.size;
+      boxes_[i].at = corner + (flip ? edges.after - slot.at - slot.size : edges.before + slot.at);
     }
-    return told_;
+    return boxes_;
   }
 
  private:
@@ -66,7 +66,7 @@ class TrackTeller {
     };
     if (!meets(claim.minimum) && !meets(claim.min_content) && !meets(claim.max_content)) return;
     for (std::size_t i = 0; i < own.size(); ++i) {
-      NodeId& set_by = told_[first + i].set_by;
+      NodeId& set_by = boxes_[first + i].set_by;
       if (!set_by && is_by_content(own[i])) set_by = tree_.store().id_of(child);
     }
   }
@@ -76,7 +76,7 @@ class TrackTeller {
   Index grid_;
   double gap_ = 0;
   detail::GridScratch scratch_;
-  std::vector<Solution::TrackBox> told_;
+  std::vector<Solution::TrackBox> boxes_;
 };
 
 }  // namespace
@@ -86,7 +86,7 @@ Solution::GridTracks Solution::tracks(NodeId grid) const {
   const View view = detail::view_of(tree(), passes());
   const Index i = tree().store().index_of(grid);
   const Rect own = box(grid);
-  return {TrackTeller<x_axis>(view, tree(), i).tell(own.x), TrackTeller<y_axis>(view, tree(), i).tell(own.y)};
+  return {TrackBoxes<x_axis>(view, tree(), i).boxes(own.x), TrackBoxes<y_axis>(view, tree(), i).boxes(own.y)};
 }
 
 }  // namespace fond_ladder::inline v0

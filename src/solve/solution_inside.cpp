@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Questions to a finished solve about what lies inside a node: its edges and gaps, its lines, its words, and what there
+// Questions to a finished solve about the inside of a node: its edges and gaps, its lines, its words, and what there
 // is to scroll.
 #include <algorithm>
 #include <cmath>
@@ -49,9 +49,9 @@ FourSides Solution::padding(NodeId node) const {
 
 FourSides Solution::border(NodeId node) const {
   if (!is_placed(node)) return {};
-  const Keys said = keys(node);
+  const Keys in_force = keys(node);
   const auto on = [&](Side side) {
-    return said.border.on(side, tree().direction() == Direction::rtl).length().in_px(tree().units(said), 0);
+    return in_force.border.on(side, tree().direction() == Direction::rtl).length().in_px(tree().units(in_force), 0);
   };
   return {on(Side::top), on(Side::right), on(Side::bottom), on(Side::left)};
 }

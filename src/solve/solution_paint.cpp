@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Questions to a finished solve that have to do with painting: who is painted over whom, how large, and who is seen at
+// Questions to a finished solve about painting: its order, painted sizes, and which nodes are visible at
 // a point.
 #include <algorithm>
 

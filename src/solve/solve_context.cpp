@@ -66,7 +66,7 @@ SolveContextOf<N>::SolveContextOf(const TreeStore& tree, StateOf<N>& state, Scra
       store(tree),
       state_(state),
       changes_(changes),
-      tells_changes_(changes.wanted && !changes.everything) {
+      records_changes_(changes.wanted && !changes.everything) {
   min_content_out_ = state.min_content.data();
   max_content_out_ = state.max_content.data();
   need_out_ = state.need.data();
@@ -83,8 +83,8 @@ SolveContextOf<N>::SolveContextOf(const TreeStore& tree, StateOf<N>& state, Scra
 
 template <class N>
 void SolveContextOf<N>::write_change_down(Index node, bool had_place) {
-  if (has(node, NodeFlag::told_changed)) return;
-  set_flag(node, NodeFlag::told_changed, true);
+  if (has(node, NodeFlag::change_recorded)) return;
+  set_flag(node, NodeFlag::change_recorded, true);
   if constexpr (std::is_same_v<N, double>) {  // others follow no changes
     changes_.boxes.push_back(
         {node, {place(node, x_axis), place(node, y_axis)}, {size(node, x_axis), size(node, y_axis)}, had_place});

@@ -95,13 +95,13 @@ class ViewOf {
   [[nodiscard]] const Keys& keys(Index node) const { return *rare_fields(node).keys; }
   /// What the lengths of a node with these keys are multiples of.
   [[nodiscard]] FontUnits units(const Keys& keys) const { return keys.units(em, text_shaper); }
-  /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is what 100 % stands for.
+  /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is 100 %.
   template <class Pick>
   [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
     return moved(in_px(pick(keys(node)), units(keys(node)), whole), [&](const auto& setting) {
       const auto& there = setting.rare_fields(node).keys;  // none where it has another form: all is void then
-      const Keys& said = there ? *there : keys(node);
-      return in_px(pick(said), units(said), whole);
+      const Keys& in_force = there ? *there : keys(node);
+      return in_px(pick(in_force), units(in_force), whole);
     });
   }
   /// What is measured for a leaf, or null.
@@ -127,7 +127,7 @@ class ViewOf {
   }
   /// A leaf that its parent settles: see leaf.hpp.
   [[nodiscard]] bool is_settled(Index node) const { return all_true(traits(node).passive, child_count(node) == 0); }
-  /// Whether something lies in a node: a child in its flow, or measured content.
+  /// Whether a node has content: a child in its flow, or measured content.
   [[nodiscard]] bool holds_content(Index node) const;
 
   /// The border on an axis, where it counts.
@@ -138,7 +138,7 @@ class ViewOf {
     return max_of(0.0, size(node, axis) - edges_down(node).inset[axis].sum());
   }
   /// Where the content box begins and ends, from the border box. One that is smaller than its padding has none left: it
-  /// lies behind the padding at its start.
+  /// is at the end of the padding at its start.
   [[nodiscard]] SidesOf<N> content_edges(Index node, Axis axis) const {
     const SidesOf<N> inset = edges_down(node).inset[axis];
     const SidesOf<N> edges{inset.before, size(node, axis) - inset.after};
@@ -153,7 +153,7 @@ class ViewOf {
     return traits(container).percent_gap ? percent_gap(container, axis, inner) : gap_up(container, axis);
   }
 
-  /// The height that the aspect rule gives a node whose height is not given; else `need`. The width is known.
+  /// The height that the aspect rule gives a node without a given height; else `need`. The width is known.
   [[nodiscard]] N height_by_aspect(Index node, N need) const {
     return traits(node).has_aspect_ratio && traits(node).way(y_axis) == SizeWay::automatic ? aspect_height(node) : need;
   }
@@ -186,7 +186,7 @@ class ViewOf {
                          Index node, Axis axis) const {
     return moved(arrays[axis][node], [&](const auto& setting) { return (setting.records().*there)[axis][node]; });
   }
-  /// Pixels as they are told in this view.
+  /// A number of pixels as this view represents it.
   [[nodiscard]] EdgesSeen widened([[maybe_unused]] Index node, const EdgeSpace& edges) const {
     if constexpr (std::is_same_v<N, double>) {
       return edges;
@@ -258,7 +258,7 @@ class SolveContextOf : public ViewOf<N> {
   void set_least_height(Index node, N height) { least_height_out_[node] = height; }
   void set_baseline(Index node, N baseline) { baseline_out_[node] = baseline; }
   void set_place(Index node, Axis axis, N place) {
-    if (tells_changes_ && !is_same(place_out_[axis][node], place)) tell_other_box(node);
+    if (records_changes_ && !is_same(place_out_[axis][node], place)) record_other_box(node);
     place_out_[axis][node] = place;
   }
   void set_cell(Index child, const CellRange& cell) { cells_out_[child].cell = cell; }
@@ -277,7 +277,7 @@ class SolveContextOf : public ViewOf<N> {
     constexpr NodeFlag due =
         (axis == x_axis ? NodeFlag::needs_widths : NodeFlag::needs_heights) | NodeFlag::edges_moved;
     N& old = size_out_[axis][node];
-    if (tells_changes_ && !is_same(old, size)) tell_other_box(node);
+    if (records_changes_ && !is_same(old, size)) record_other_box(node);
     const NodeFlag flags = flags_out_[node];
     if (is_same(old, size) && bits(flags & due) == 0) return;
     old = size;
@@ -290,7 +290,7 @@ class SolveContextOf : public ViewOf<N> {
 
   /// Sets a size that plans no visit, because whoever sets it sees to that.
   void keep_size(Index node, Axis axis, N size) {
-    if (tells_changes_ && !is_same(size_out_[axis][node], size)) tell_other_box(node);
+    if (records_changes_ && !is_same(size_out_[axis][node], size)) record_other_box(node);
     size_out_[axis][node] = size;
   }
 
@@ -336,7 +336,7 @@ class SolveContextOf : public ViewOf<N> {
     set_size<axis>(0, root_size, false);
   }
   void forget_visits() { visit_count_ = visited_ = 0; }
-  /// Takes those nodes out of the planned visits for which `is_out` says so.
+  /// Removes those nodes from the planned visits for which `is_out` returns true.
   template <class IsOut>
   void drop_visits(IsOut is_out) {
     const auto drops = [&](Visit one) { return is_out(static_cast<Index>(one)); };
@@ -344,8 +344,8 @@ class SolveContextOf : public ViewOf<N> {
   }
 
   /// Writes down where a node was, that will be elsewhere or had no place (`had_place`), for whoever follows changes.
-  void tell_change(Index node, bool had_place) {
-    if (tells_changes_) write_change_down(node, had_place);
+  void record_change(Index node, bool had_place) {
+    if (records_changes_) write_change_down(node, had_place);
   }
 
  private:
@@ -364,7 +364,7 @@ class SolveContextOf : public ViewOf<N> {
     visited_ = count;
     return next_child == count;
   }
-  void tell_other_box(Index node) { write_change_down(node, !has(node, NodeFlag::needs_widths)); }
+  void record_other_box(Index node) { write_change_down(node, !has(node, NodeFlag::needs_widths)); }
   void write_change_down(Index node, bool had_place);
   void resolve_percent_edges(Index node, Axis axis, N whole);
   [[nodiscard]] EdgeSpaceOf<N>& resolved_of(Index node);
@@ -376,7 +376,7 @@ class SolveContextOf : public ViewOf<N> {
   Visit* visits_;
   Index visit_count_ = 0, visited_ = 0;
   ChangeLog& changes_;
-  const bool tells_changes_;
+  const bool records_changes_;
 };
 
 using View = ViewOf<double>;

@@ -14,10 +14,10 @@ struct SpreadOf {
   N between = 0;
 };
 
-/// Distributes `unused_space` pixels among `count` things. With nothing or less to spare, the words that space things
-/// out are start; `center` and `end` stay true and overhang, unless `never_ahead` (a scrolled axis, where nobody could
-/// scroll there). CSS Box Alignment 3, section 5.3 and 5.4. `stretch` is start here: whoever stretches has no spare
-/// space left.
+/// Distributes `unused_space` pixels among `count` things. If there is none, the words that space things
+/// out act as start; `center` and `end` stay in force and overhang, unless `never_ahead` (a scrolled axis, where that
+/// could not be scrolled to). CSS Box Alignment 3, section 5.3 and 5.4. `stretch` is start here: what stretches has no
+/// unused space.
 template <class N>
 [[nodiscard]] constexpr SpreadOf<N> spread(PlaceContent word, N unused_space, std::size_t count, bool never_ahead) {
   const auto n = static_cast<double>(count);

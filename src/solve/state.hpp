@@ -20,18 +20,18 @@ namespace fond_ladder::inline v0::detail {
 /// nothing else.
 enum class NodeFlag : std::uint16_t {
   none = 0,
-  starts_line = 1,     ///< the first of its line in a wrapping container
-  needs_widths = 2,    ///< edited while it had no place, or never laid
-  needs_heights = 4,   ///< visited by the second pass, not yet by the fourth
-  edges_moved = 8,     ///< a padding in percent came out differently
-  odd_widths = 16,     ///< its content measured widths that are no sizes
-  odd_heights = 32,    ///< its content measured heights that are no sizes
-  in_dirty = 64,       ///< stands in the list of news of the solve at work
-  keeps_line = 128,    ///< a column: see kept_line.hpp
-  stiff_line = 256,    ///< the same, and nobody in it could shrink
-  told_changed = 512,  ///< its box before this solve is written down
-  holds_ties = 2048,   ///< some child is tied to its siblings: they are laid together
-  declares = 1024,     ///< it has node ranges, or had: see node_ranges.hpp
+  starts_line = 1,        ///< the first of its line in a wrapping container
+  needs_widths = 2,       ///< edited while it had no place, or never laid
+  needs_heights = 4,      ///< visited by the second pass, not yet by the fourth
+  edges_moved = 8,        ///< a padding in percent came out differently
+  odd_widths = 16,        ///< its content measured widths that are no sizes
+  odd_heights = 32,       ///< its content measured heights that are no sizes
+  in_dirty = 64,          ///< is in the list of dirty nodes of the solve at work
+  keeps_line = 128,       ///< a column: see kept_line.hpp
+  stiff_line = 256,       ///< the same, and nothing in it could shrink
+  change_recorded = 512,  ///< its box before this solve is written down
+  holds_ties = 2048,      ///< some child is tied to its siblings: they are laid together
+  declares = 1024,        ///< it has node ranges, or had: see node_ranges.hpp
 };
 constexpr unsigned bits(NodeFlag flag) {
   return static_cast<unsigned>(flag);
@@ -63,8 +63,8 @@ struct StateOf {
   std::vector<EdgeSpaceOf<N>> own_resolved;  ///< by record of `forms`, where these do not hold it: not for pixels
   DraggedSetting* dragged = nullptr;         ///< what is dragged instead of the container: not for pixels
 
-  std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed
-  FormRecords forms;                   ///< kept only for trees whose nodes have other forms
+  std::vector<std::uint32_t> handles;  ///< of the nodes here, kept only if changes are tracked
+  FormRecords forms;                   ///< kept only for trees with nodes in other forms
 
   std::vector<Visit> visits;  ///< nodes of the pass at work, parents first
 };

@@ -23,7 +23,7 @@ void lose_sight() {
 double slack(double a, double b) {
   return rounding_slack * std::max({1.0, std::abs(a) / 1000, std::abs(b) / 1000});
 }
-/// What is done to a number that stands exactly where two decisions meet: it is seen a little further on, which is this
+/// A number exactly where two decisions meet is evaluated a little further on, which is this
 /// way where both sides are dragged.
 double onward(double slope, double second_slope) {
   constexpr double less = 0.381966;  // no two lines of a scene lie this way

@@ -3,14 +3,14 @@
 
 // A number that knows how it moves. Where the container is dragged by `t` pixels, a size is value + slope * t for as
 // long as every decision of the solve stays as it is. Comparing two such numbers is a decision: it holds up to where
-// they meet, and the decision trace keeps the nearest of these places. Two equal numbers are told apart by their
+// they meet, and the decision trace keeps the nearest of these places. Two equal numbers are ordered by their
 // slopes, so that a solve at a breakpoint sees what comes after it.
 //
 // Both sides of the container may be dragged at once. Then a number has a second slope, the places where two numbers
 // meet are lines in the plane of widths and heights, and the decision trace keeps the region within all these lines.
 //
-// Products of two that move, and quotients by one that does, bend, and so does what follows from them: the number says
-// so (`bends`), and its slope holds at this place only. Where a decision hangs on such a number, how far it holds is
+// Products of two that move, and quotients by one that does, bend, and so does what follows from them: the number has
+// `bends` set, and its slope holds at this place only. Where a decision depends on such a number, how far it holds is
 // not known; then the trace is `curved`.
 
 #include <cmath>
@@ -29,12 +29,12 @@ namespace fond_ladder::inline v0::detail {
 struct DecisionTrace {
   double ahead = std::numeric_limits<double>::infinity();  ///< how far all decisions hold, one side being dragged
   Region* region = nullptr;  ///< where both are, relative to here: cut down to where all decisions hold
-  Index visited = 0;         ///< the node whose step is at work
-  Index decider = 0;         ///< the one in whose step the decision was made that holds least far
+  Index visited = 0;         ///< the node of the current step
+  Index decider = 0;         ///< the node in whose step the decision was made that holds least far
   std::uint64_t print = 0;   ///< of the decisions, in the order in which they were made
   bool curved = false;       ///< a decision hangs on something that bends
   bool bent = false;         ///< some number bends
-  bool opaque = false;       ///< content did not tell how far its answer holds: anything may happen
+  bool opaque = false;       ///< custom content gave no interval for its answer: anything may happen
 
   /// Notes a decision with one of a few outcomes. It holds while gap + slope * t (+ sideways * u) is not negative.
   void decide(unsigned outcome, double gap, double slope, double second_slope) {
@@ -164,7 +164,7 @@ class TracedNumber {
   return line_slack(space.value());
 }
 [[nodiscard]] TracedNumber floor_of_quotient(const TracedNumber& a, const TracedNumber& b, double slack);
-/// The height, and up to where the content says the same.
+/// The height, and up to where the content returns the same.
 [[nodiscard]] CustomContent::Heights measured_height(const Measured& measured, const TracedNumber& width);
 /// The lines of a text, and up to where they are the same.
 [[nodiscard]] std::vector<BreakableText::Line> lines_of(const BreakableText& text, const TracedNumber& width);

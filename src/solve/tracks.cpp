@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Track sizing. A track has a base size, which becomes its size, and a growth limit; both start from its bounds and are
-// raised by what stands in it:
+// raised by its content:
 //
 //   1  children in one track raise it directly: of each track only the largest claims are known, so this is one loop;
 //   2  children across several tracks hand what is missing to those tracks, fewer tracks first, all children of one
@@ -12,11 +12,11 @@
 //   6  or, where tracks stretch, to those of automatic size, equally.
 //
 // Handing space out equally up to limits is done in one round: the tracks are sorted by how much they can take, and
-// each takes an equal part of what the smaller ones left. So are shares: sorted by base / share, those whose base is
-// larger than their part drop out first. Cost: O(t log t + c log c + cells crossed, sorted a child).
+// each takes an equal part of what the smaller ones left. So are shares: sorted by base / share, those with a base
+// larger than their part drop out first. Cost: O(t log t + c log c + cells crossed, sorted per child).
 //
 // Source: CSS Grid Layout 2, sections 12.4 to 12.8, without 12.5's baseline shims (a grid aligns no baselines). In step
-// 3 the standard also lets the tracks that are no shares grow up to their limits; here, as it says, they count as
+// 3 the standard also lets the tracks that are no shares grow up to their limits; here, as it allows, they count as
 // fixed. Tests: tracks_test.cpp, and the plain arranger, which takes the text literally.
 #include "solve/tracks.hpp"
 
@@ -75,7 +75,7 @@ class Handout {
   Handout(std::span<SizedTrackOf<N>> tracks, N gap, TrackScratchOf<N>& scratch)
       : tracks_(tracks), gap_(gap), scratch_(scratch) {}
 
-  /// One step for children of one span: `amount(child)` is what they claim, `takes(track)` says which tracks are
+  /// One step for children of one span: `amount(child)` is their claim, `takes(track)` returns which tracks are
   /// raised, `takes_more(track)` which of these beyond their limits. Limits are raised instead of bases if `of_limits`.
   template <class Amount, class Takes, class TakesMore>
   void step(std::span<const CrossingClaimOf<N>> children, bool of_limits, Amount amount, Takes takes,
@@ -102,8 +102,8 @@ class Handout {
     for (const CrossingClaimOf<N>& child : children) settle(tracks_.subspan(child.first, child.count));
   }
 
-  /// The same for all children in a share, however many tracks they cross: in the ratio of the shares, and to nobody
-  /// else. `amount` tells it of a claim.
+  /// The same for all children in a share, however many tracks they cross: in the ratio of the shares, and to no other
+  /// tracks. `amount` returns the amount of a claim.
   template <class Amount, class Takes>
   void step_of_shares(std::span<const CrossingClaimOf<N>> children, Amount amount, Takes takes) {
     of_limits_ = false;
@@ -137,7 +137,7 @@ class Handout {
     return track.limit == unlimited || track.grows_freely ? unlimited : 0;
   }
 
-  /// Gives equal parts to the tracks that `takes`, none more than its headroom. Returns what nobody could take.
+  /// Gives equal parts to the tracks that `takes`, none more than its headroom. Returns what no track could take.
   template <class Takes>
   N up_to_limits(std::span<SizedTrackOf<N>> own, N space, Takes takes) {
     auto& sorted = scratch_.headroom;
@@ -336,7 +336,7 @@ N size_of_share(std::span<const SizedTrackOf<N>> tracks, N gap, N space, TrackSc
   }
   sort_falling_by(sorted, &TrackScratchOf<N>::Headroom::free_space);
   for (const auto& [least, share, track] : sorted) {  // those that hold more than their part drop out
-    // A grid as wide as its content lies right on this edge, and rounding must not push a track over it.
+    // The width of a grid by its content is right on this edge, and rounding must not push a track over it.
     if (left / max_of(1.0, shares) >= least * (1 - limits::share_tolerance)) break;
     left -= tracks[track].base;
     shares -= share;

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Sizes of the tracks of a grid on one axis, as a pure function of their bounds and of what stands in them. CSS Grid
+// Sizes of the tracks of a grid on one axis, as a pure function of their bounds and their content. CSS Grid
 // Layout 2, section 12.
 
 #include <cstdint>
@@ -13,10 +13,10 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// How a bound of a track is told. A share is a maximum only.
+/// How a bound of a track is given. A share is a maximum only.
 enum class TrackWay : std::uint8_t { fixed, content, min_content, max_content, share };
 
-/// What a child asks of the tracks it stands in: outer sizes.
+/// What a child requests of the tracks it is in: outer sizes.
 template <class N>
 struct TrackRequestOf {
   N minimum = 0;      ///< least that it can be arranged in
@@ -24,7 +24,7 @@ struct TrackRequestOf {
   N max_content = 0;  ///< as it would like to be
 };
 
-/// What two ask together of the same tracks: in each sense as much as the one who asks more.
+/// What two request together of the same tracks: in each sense the larger request.
 template <class N>
 [[nodiscard]] TrackRequestOf<N> both_of(const TrackRequestOf<N>& a, const TrackRequestOf<N>& b) {
   return {max_of(a.minimum, b.minimum), max_of(a.min_content, b.min_content), max_of(a.max_content, b.max_content)};
@@ -37,7 +37,7 @@ struct SizedTrackOf {
   N most = 0;                        ///< where `max` is fixed
   N share = 0;                       ///< where `max` is a share
   N largest = 0;                     ///< `most` where `max` is fixed, else endless
-  TrackRequestOf<N> claim{0, 0, 0};  ///< largest of those who stand in this track alone
+  TrackRequestOf<N> claim{0, 0, 0};  ///< largest of the children in this track alone
   bool asks = true;                  ///< its size depends on claims
   bool claimed = false;              ///< there is one
   N base = 0, limit = 0;             ///< the result is `base`
@@ -47,7 +47,7 @@ struct SizedTrackOf {
   bool touched = false;              ///< by a child of the run at work
 };
 
-/// Enters the claim of a child that stands in one track.
+/// Enters the claim of a child that is in one track.
 template <class N>
 void claim_alone(SizedTrackOf<N>& track, const TrackRequestOf<N>& claim) {
   track.claim = both_of(track.claim, claim);

@@ -53,15 +53,15 @@ class Reader {
     bytes_ = seen_.empty() ? 0 : static_cast<std::uint32_t>(g_utf8_next_char(text_ + seen_.back().byte) - text_);
   }
 
-  LayoutPieces read(const FontSeen& told) {
+  LayoutPieces read(const FontSeen& font_seen) {
     for (GSList* line = pango_layout_get_lines_readonly(layout_); line != nullptr; line = line->next)
-      read_line(static_cast<PangoLayoutLine*>(line->data), told);
+      read_line(static_cast<PangoLayoutLine*>(line->data), font_seen);
     split();
     return std::move(result_);
   }
 
  private:
-  void read_line(PangoLayoutLine* line, const FontSeen& told) {
+  void read_line(PangoLayoutLine* line, const FontSeen& font_seen) {
     if (line->runs != nullptr) {
       PangoRectangle extent;
       pango_layout_line_get_extents(line, nullptr, &extent);
@@ -76,11 +76,11 @@ class Reader {
       const auto first = std::ranges::lower_bound(seen_, static_cast<std::uint32_t>(item.offset), {}, &Seen::byte);
       auto at = first;
       for (const int width : widths) *at = {at->byte, width, item.analysis.font}, ++at;
-      if (!told) continue;
+      if (!font_seen) continue;
       const std::span all(glyphs->glyphs->glyphs, static_cast<std::size_t>(glyphs->glyphs->num_glyphs));
       const bool unknown = std::ranges::any_of(
           all, [](const PangoGlyphInfo& one) { return (one.glyph & PANGO_GLYPH_UNKNOWN_FLAG) != 0; });
-      told({text_ + item.offset, static_cast<std::size_t>(item.length)}, item.analysis.font, unknown);
+      font_seen({text_ + item.offset, static_cast<std::size_t>(item.length)}, item.analysis.font, unknown);
     }
   }
 

@@ -17,8 +17,8 @@ struct LayoutPieces {
   double ascent = 0, descent = 0;  ///< of the fonts that it takes, in pixels; 0 where it has no letters
 };
 
-/// Told each stretch of characters that is set in one font, and whether there is a box among them that stands for a
-/// character which no font has.
+/// Called for each run of characters that is set in one font, with whether it contains a box for a
+/// character that no font has.
 using FontSeen = std::function<void(std::string_view characters, PangoFont* font, bool has_boxes)>;
 
 /// Reads a layout at no width. Cost: its characters, and shaping where it was not shaped yet.

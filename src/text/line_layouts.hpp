@@ -12,7 +12,7 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 namespace typeset {
 
-/// A text_shaper whose fonts can be drawn: what Cairo's pictures ask a text_shaper for.
+/// A TextShaper whose fonts can be drawn: what Cairo's pictures need of it.
 class LineLayouts {
  public:
   LineLayouts() = default;

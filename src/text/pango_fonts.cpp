@@ -147,9 +147,9 @@ void add(LayoutPieces more, std::size_t from, bool is_last, LayoutPieces& all) {
 std::string listed(const std::set<std::uint32_t>& characters) {
   constexpr std::size_t most = 8;
   std::string list;
-  std::size_t told = 0;
+  std::size_t listed = 0;
   for (const std::uint32_t one : characters) {
-    if (told++ == most) return list + " and " + std::to_string(characters.size() - most) + " more";
+    if (listed++ == most) return list + " and " + std::to_string(characters.size() - most) + " more";
     std::array<char, 8> bytes{};
     const int length = g_unichar_to_utf8(one, bytes.data());
     list += (list.empty() ? "" : " ") + printable({bytes.data(), static_cast<std::size_t>(length)});
@@ -173,7 +173,7 @@ PangoFonts::PangoFonts(std::vector<NamedFont> fonts) : fonts_(std::move(fonts)),
     try {
       faces_.insert_or_assign(fonts_[i].name, open(fonts_[i]));
     } catch (const NoFont& fault) {
-      faults.push_back({i, fonts_[i].said_at, fault.what()});
+      faults.push_back({i, fonts_[i].source_place, fault.what()});
     }
   }
   if (!faults.empty()) throw BadFonts(std::move(faults));
@@ -193,7 +193,7 @@ PangoFonts::Face PangoFonts::open_file(const std::string& file) const {
     try {
       add_file(face.config.get(), other.file);
     } catch (const NoFont&) {
-      continue;  // told where it stands
+      continue;  // reported at its place
     }
   }
   const Owned<PangoFontMap> map = new_map();
@@ -244,7 +244,7 @@ Owned<PangoLayout> PangoFonts::line(std::string_view text, const FontStyle& styl
   need_spare_memory();
   Owned<PangoLayout> one = layout(sound(std::string(text), true), style);
   pango_layout_set_single_paragraph_mode(one.get(), 1);
-  static_cast<void>(pango_layout_get_line_count(one.get()));  // shaped while nobody else is
+  static_cast<void>(pango_layout_get_line_count(one.get()));  // shaped while no other thread does
   return one;
 }
 

@@ -70,7 +70,7 @@ class PangoFonts final : public TextShaper, public LineLayouts {
   [[nodiscard]] std::string called(const Letters& letters) const;
   [[nodiscard]] Owned<PangoFontDescription> described(const FontStyle& style) const;
   [[nodiscard]] Owned<PangoLayout> layout(const std::string& text, const FontStyle& style) const;
-  /// Whether what a font does not have is noted, to be told.
+  /// Whether missing characters are noted, to be reported.
   enum class Notes : std::uint8_t { taken, none };
   [[nodiscard]] std::shared_ptr<const ShapedText> known(const std::string& text, const FontStyle& style,
                                                         Notes notes) const;

@@ -74,8 +74,8 @@ std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
   for (const Locale& locale : scene.locales) {
     for (const auto& [node, words] : locale.texts) {
       const auto [first, behind] = own.at(node);
-      const auto said = std::make_shared<const std::string>(words);
-      for (std::size_t i = first; i < behind; ++i) all.push_back({node, said, all[i].style, &locale});
+      const auto text = std::make_shared<const std::string>(words);
+      for (std::size_t i = first; i < behind; ++i) all.push_back({node, text, all[i].style, &locale});
     }
     if (locale.fonts.empty()) continue;
     for (std::size_t i = 0; i < all_own; ++i) all.push_back({all[i].node, all[i].text, all[i].style, &locale});

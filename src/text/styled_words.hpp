@@ -14,9 +14,9 @@ namespace typeset {
 /// Words that a scene can show, in a style in which it can show them.
 struct StyledWords {
   NodeId node;
-  std::shared_ptr<const std::string> text;  ///< one for all styles and locales that say them
+  std::shared_ptr<const std::string> text;  ///< one for all styles and locales with that text
   FontStyle style;
-  const Locale* locale = nullptr;  ///< that says them or the font; null: the scene
+  const Locale* locale = nullptr;  ///< that sets the text or the font; null: the scene
 };
 
 /// Those of all texts, of what they are under each range and mode alone, and of every locale.

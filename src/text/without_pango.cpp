@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// A build without Pango: whoever asks for fonts is told what to install.
+// A build without Pango: a call that needs fonts is told what to install.
 #include "fond_ladder/fonts.hpp"
 
 namespace fond_ladder::inline v0 {

@@ -61,39 +61,39 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
                "container.width > 110 when calm"],
     "root": {"kind": "row", "name": "r", "children": [{"kind": "text", "name": "t", "text": "Fern",
       "when": {"busy": {"padding": 20}}}]}})");
-  struct Said {
+  struct Claimed {
     bool holds = true;
     int tests = 0;
     std::vector<std::string> failing;
-    bool operator==(const Said&) const = default;
+    bool operator==(const Claimed&) const = default;
   };
-  const auto add = [&](const std::vector<std::string>& more, std::map<int, Said>& all) {
+  const auto add = [&](const std::vector<std::string>& more, std::map<int, Claimed>& all) {
     std::vector<std::string> args{"check", scene, "--locale", "all", "--mode", "all", "--format", "json"};
     args.insert(args.end(), more.begin(), more.end());
-    std::size_t told = 0;
+    std::size_t answer = 0;
     const Json answers = Json::parse(testing::run(args).out);
     for (const Json& claim : answers.at("answers").at(0).at("claims")) {
-      Said& said = all[claim.at("number").get<int>()];
-      said.holds = said.holds && claim.at("holds").get<bool>();
-      said.tests += claim.at("tests").get<int>();
-      for (const Json& one : claim.at("failing")) said.failing.push_back(one.dump());
-      ++told;
+      Claimed& value = all[claim.at("number").get<int>()];
+      value.holds = value.holds && claim.at("holds").get<bool>();
+      value.tests += claim.at("tests").get<int>();
+      for (const Json& one : claim.at("failing")) value.failing.push_back(one.dump());
+      ++answer;
     }
     for (auto& one : all) std::ranges::sort(one.second.failing);
-    return told;
+    return answer;
   };
-  std::map<int, Said> whole;
+  std::map<int, Claimed> whole;
   EXPECT_EQ(add({}, whole), 5U);
   EXPECT_FALSE(whole.at(1).holds);
   EXPECT_TRUE(whole.at(2).holds) << "tested in two variants of eight";
   EXPECT_FALSE(whole.at(4).holds) << "untested";
   for (const int parts : {2, 3, 7, 8, 40}) {
-    std::map<int, Said> all;
-    std::size_t told = 0;
+    std::map<int, Claimed> all;
+    std::size_t answer = 0;
     for (int part = 1; part <= parts; ++part)
-      told += add({"--shard", std::to_string(part) + "/" + std::to_string(parts)}, all);
+      answer += add({"--shard", std::to_string(part) + "/" + std::to_string(parts)}, all);
     EXPECT_EQ(all, whole) << parts;
-    EXPECT_GT(told, 5U) << "claims are divided";
+    EXPECT_GT(answer, 5U) << "claims are divided";
   }
 }
 
@@ -110,9 +110,9 @@ TEST(Check, RefusesAllBadClaimsAtOnceAndWritesNoFile) {
   EXPECT_EQ(testing::run({"check", console(), "--junit", "-"}).status, 2);
   EXPECT_EQ(testing::run({"check", console(), "--junit", "/no/such/folder/claims.xml"}).status, 2);
   // What is to be pasted into a shell is quoted for it.
-  const std::string told =
+  const std::string answer =
       testing::run({"check", console(), "--set", "title.text=the keeper's", "--claim", "bar.top = 1"}).out;
-  EXPECT_NE(told.find(R"(--at 360x800 --set 'title.text=the keeper'\''s')"), std::string::npos) << told;
+  EXPECT_NE(answer.find(R"(--at 360x800 --set 'title.text=the keeper'\''s')"), std::string::npos) << answer;
   const std::string file = testing::temporary(
       "two words.json",
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"name":"a","kind":"box","copies":2}]}})");
@@ -147,28 +147,28 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
   EXPECT_FALSE(holds({"--mode", "closed"}));
   EXPECT_TRUE(holds({"--mode", "all"}));
   EXPECT_EQ(testing::run({"check", console(), "--locale", "al"}).status, 2);
-  const std::string told = testing::run({"check", console(), "--locale", "all", "--mode", "all"}).out;
+  const std::string answer = testing::run({"check", console(), "--locale", "all", "--mode", "all"}).out;
   EXPECT_TRUE(
-      told.starts_with("North house console from 360 to 1440 wide, in 6 variants: 9 of 26 claims do not hold\n"
-                       "variants: as it is; mode closed; locale long; locale long, mode closed; locale hebrew; "
-                       "locale hebrew, mode closed\n"))
-      << told.substr(0, 200);
-  EXPECT_NE(
-      told.find("          locale long; locale long, mode closed: from 360 to below 520 wide, 800 high; worst at 360 x "
+      answer.starts_with("North house console from 360 to 1440 wide, in 6 variants: 9 of 26 claims do not hold\n"
+                         "variants: as it is; mode closed; locale long; locale long, mode closed; locale hebrew; "
+                         "locale hebrew, mode closed\n"))
+      << answer.substr(0, 200);
+  EXPECT_NE(answer.find(
+                "          locale long; locale long, mode closed: from 360 to below 520 wide, 800 high; worst at 360 x "
                 "800: alarm.overhang 160, title.overhang 56\n          also at 390 x 844\n          alarm: x 408: the "
                 "right of title 400 + gap 8; 96 wide (its width)\n          see it: fond-ladder explain " +
                 console() + " alarm --at 360x800 --locale long\n"),
-      std::string::npos)
-      << told;
+            std::string::npos)
+      << answer;
 }
 
 TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
-  const testing::Result told = testing::run({"check", console(), "--suggest"});
-  EXPECT_EQ(told.status, 0);
-  testing::expect_golden("suggest.txt", told.out);
+  const testing::Result answer = testing::run({"check", console(), "--suggest"});
+  EXPECT_EQ(answer.status, 0);
+  testing::expect_golden("suggest.txt", answer.out);
   std::string scene = testing::file_text(console());
   const std::size_t begin = scene.find("\"claims\": ["), end = scene.find("],\n  \"root\"");
-  scene.replace(begin, end - begin + 1, told.out.substr(told.out.find("\"claims\"")));
+  scene.replace(begin, end - begin + 1, answer.out.substr(answer.out.find("\"claims\"")));
   const testing::Result checked = testing::run({"check", "-"}, scene);
   EXPECT_EQ(checked.status, 0) << checked.out << checked.err;
   // Claims that the scene has already are not told again, in no variant anything that another breaks.
@@ -189,8 +189,9 @@ TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
 
 TEST(Check, SuggestsClaimsAboutSomeNodes) {
   const auto suggested = [](const std::string& about) {
-    const testing::Result told = testing::run({"check", console(), "--suggest", "--about", about, "--format", "json"});
-    return told.status == 0 ? Json::parse(told.out).at("answers").at(0).at("suggested") : Json(told.err);
+    const testing::Result answer =
+        testing::run({"check", console(), "--suggest", "--about", about, "--format", "json"});
+    return answer.status == 0 ? Json::parse(answer.out).at("answers").at(0).at("suggested") : Json(answer.err);
   };
   const Json of_some = suggested("alarm,legend"), of_cards = suggested("cards");
   EXPECT_GT(of_some.size(), 1U);
@@ -229,8 +230,8 @@ TEST(Check, LooksAtTheSizesThatAreAskedFor) {
   for (const auto& [words, claim, holds] : cases) {
     std::vector<std::string> call{"check", "-", "--claim", claim};
     call.insert(call.end(), words.begin(), words.end());
-    const testing::Result told = testing::run(call, scene);
-    EXPECT_EQ(told.status, holds ? 0 : 1) << claim << told.out << told.err;
+    const testing::Result answer = testing::run(call, scene);
+    EXPECT_EQ(answer.status, holds ? 0 : 1) << claim << answer.out << answer.err;
   }
   EXPECT_THAT(testing::run({"check", "-", "--claim", "a.width = 250", "--width", "250"}, scene).out,
               ::testing::HasSubstr("250"));

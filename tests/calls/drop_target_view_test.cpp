@@ -30,9 +30,9 @@ testing::Result drop_target(std::vector<std::string> more) {
 }
 
 TEST(DropTargetView, SaysWhereFromWhereToAndWhatMoves) {
-  const testing::Result told = drop_target({"--drop-at", "150,8", "--dragged", "b"});
-  EXPECT_EQ(told.status, 0);
-  EXPECT_EQ(told.out,
+  const testing::Result answer = drop_target({"--drop-at", "150,8", "--dragged", "b"});
+  EXPECT_EQ(answer.status, 0);
+  EXPECT_EQ(answer.out,
             "Bench at 300 x 100: `b`, dropped at 150,8, goes into `right`, between `c` and `a`\nmoves from 0,20 100 x "
             "30 to 100,10 100 x 30; same as --move b=right:1\n\nmoves    to               from\nright/a  100,40 100 x "
             "15  100,10 100 x 15\n");
@@ -62,8 +62,8 @@ TEST(DropTargetView, TheOptionIsOneWordOfAShell) {
 }
 
 TEST(DropTargetView, IsToldInJson) {
-  const Json told = Json::parse(drop_target({"--drop-at", "150,8", "--dragged", "b", "--format", "json"}).out);
-  const Json& found = told.at("answers").at(0).at("drop_target");
+  const Json answer = Json::parse(drop_target({"--drop-at", "150,8", "--dragged", "b", "--format", "json"}).out);
+  const Json& found = answer.at("answers").at(0).at("drop_target");
   EXPECT_EQ(found.at("parent"), "bench/right");
   EXPECT_EQ(found.at("index"), 1);
   EXPECT_EQ(found.at("dragged"), "bench/left/b");
@@ -85,10 +85,10 @@ TEST(DropTargetView, WrongCallsAreToldWithAWayOut) {
       {{"--drop-at", "3,3", "--orders"}, "are separate views; use one of them"},
   };
   for (const auto& [args, fault] : cases) {
-    const testing::Result told = drop_target(args);
-    EXPECT_EQ(told.status, 2);
-    EXPECT_EQ(told.out, "");
-    EXPECT_THAT(told.err, HasSubstr(fault));
+    const testing::Result answer = drop_target(args);
+    EXPECT_EQ(answer.status, 2);
+    EXPECT_EQ(answer.out, "");
+    EXPECT_THAT(answer.err, HasSubstr(fault));
   }
 }
 

@@ -25,7 +25,7 @@ std::string log_of(const std::string& copies, const std::string& claims = "", co
          R"(}]},{"kind":"box","name":"foot","height":20}]}})";
 }
 
-std::string told(const std::vector<std::string>& words, const std::string& scene, int status = 0) {
+std::string answer(const std::vector<std::string>& words, const std::string& scene, int status = 0) {
   const testing::Result result = testing::run(words, scene);
   EXPECT_EQ(result.status, status) << result.err;
   return result.out + result.err;
@@ -33,14 +33,14 @@ std::string told(const std::vector<std::string>& words, const std::string& scene
 
 TEST(ListsInViewTold, MeasureSaysHowLongTheListIsAndWhatThatIsKnownFrom) {
   const std::vector<std::string> measure{"measure", "-", "--at", "200"};
-  EXPECT_THAT(told(measure, log_of("1000000")),
+  EXPECT_THAT(answer(measure, log_of("1000000")),
               HasSubstr("\n  log: about 21,999,998 high, estimated from 5 of 1,000,000 entries\n"));
-  EXPECT_THAT(told(measure, log_of("5")), Not(HasSubstr("estimated")));
-  EXPECT_THAT(told(measure, log_of("500", "", "false")), Not(HasSubstr("estimated")));
-  const Json json = Json::parse(told({"measure", "-", "--at", "200", "--format", "json"}, log_of("1000000")));
+  EXPECT_THAT(answer(measure, log_of("5")), Not(HasSubstr("estimated")));
+  EXPECT_THAT(answer(measure, log_of("500", "", "false")), Not(HasSubstr("estimated")));
+  const Json json = Json::parse(answer({"measure", "-", "--at", "200", "--format", "json"}, log_of("1000000")));
   const Json list = json.at("answers").at(0).at("estimated").at(0);
   EXPECT_EQ(list, (Json{{"path", "screen/log"}, {"height", 21999998}, {"from", 5}, {"entries", 1000000}}));
-  EXPECT_FALSE(Json::parse(told({"measure", "-", "--at", "200", "--format", "json"}, log_of("5")))
+  EXPECT_FALSE(Json::parse(answer({"measure", "-", "--at", "200", "--format", "json"}, log_of("5")))
                    .at("answers")
                    .at(0)
                    .contains("estimated"));
@@ -49,19 +49,19 @@ TEST(ListsInViewTold, MeasureSaysHowLongTheListIsAndWhatThatIsKnownFrom) {
 TEST(ListsInViewTold, EntriesComeIntoViewByScrolling) {
   const std::string scene = log_of("1000000");
   EXPECT_THAT(
-      told({"measure", "-", "--at", "200", "--scrolled", "log=2200"}, scene),
+      answer({"measure", "-", "--at", "200", "--scrolled", "log=2200"}, scene),
       AllOf(HasSubstr("log scrolled to 2200 of 21999898"), HasSubstr("entry[100]"), Not(HasSubstr("entry[99]"))));
-  EXPECT_THAT(told({"measure", "-", "--at", "200", "--hit", "9,95", "--scrolled", "log=end"}, scene),
+  EXPECT_THAT(answer({"measure", "-", "--at", "200", "--hit", "9,95", "--scrolled", "log=end"}, scene),
               HasSubstr("at 9,95: screen/log/entry[999999]\n"));
   EXPECT_THAT(
-      told({"explain", "-", "entry[100]", "--at", "200", "--scrolled", "log=2200"}, scene),
+      answer({"explain", "-", "entry[100]", "--at", "200", "--scrolled", "log=2200"}, scene),
       HasSubstr("screen/log/entry[100] in Log with log scrolled to 2200 of 21999898 at 200 x 120\na text, 200 x 20"));
-  EXPECT_THAT(told({"explain", "-", "entry[100]", "--at", "200"}, scene, 2),
+  EXPECT_THAT(answer({"explain", "-", "entry[100]", "--at", "200"}, scene, 2),
               HasSubstr("entry[100] is not in view at 200 x 120, and its list arranges only what is in view; scroll to "
                         "it with --scrolled, or ask for entry[0]"));
-  EXPECT_THAT(told({"explain", "-", "entry[1000000]", "--at", "200"}, scene, 2),
+  EXPECT_THAT(answer({"explain", "-", "entry[1000000]", "--at", "200"}, scene, 2),
               HasSubstr("\"entry[1000000]\" is not a node"));
-  EXPECT_THAT(told({"measure", "-", "--at", "200", "--settings", "entry[77]"}, scene),
+  EXPECT_THAT(answer({"measure", "-", "--at", "200", "--settings", "entry[77]"}, scene),
               HasSubstr("screen/log/entry[0] in Log at 200 x 120: 3 settings"));
 }
 
@@ -86,32 +86,33 @@ TEST(ListsInViewTold, ClaimsAboutEntriesAreReadWhereTheyAre) {
       {"foot.top = 100", "the claim holds, proved for every width", 0},
   };
   for (const auto& [claim, says, status] : cases) {
-    EXPECT_THAT(told({"check", "-", "--claim", claim, "--color", "never"}, log_of("1000000"), status), HasSubstr(says))
+    EXPECT_THAT(answer({"check", "-", "--claim", claim, "--color", "never"}, log_of("1000000"), status),
+                HasSubstr(says))
         << claim;
   }
-  EXPECT_THAT(told({"check", "-"}, log_of("1000000", R"("foot.top = 100","log/entry[*].height >= 20")")),
+  EXPECT_THAT(answer({"check", "-"}, log_of("1000000", R"("foot.top = 100","log/entry[*].height >= 20")")),
               HasSubstr("all 2 claims hold, 1 of them not proved everywhere"));
-  EXPECT_THAT(told({"check", "-", "--height", "60..240"}, log_of("1000", R"("log/entry[*].height >= 20")")),
+  EXPECT_THAT(answer({"check", "-", "--height", "60..240"}, log_of("1000", R"("log/entry[*].height >= 20")")),
               HasSubstr("sampled at some sizes"));
 }
 
 TEST(ListsInViewTold, SweepsTellWhatComesIntoView) {
   const std::string scene = log_of("1000000");
-  EXPECT_THAT(told({"sweep", "-", "--show", "log.content_height"}, scene),
+  EXPECT_THAT(answer({"sweep", "-", "--show", "log.content_height"}, scene),
               AllOf(HasSubstr("`entry[0]` goes from 2 lines to 1"), HasSubstr("nothing is proved between the steps")));
-  EXPECT_THAT(told({"sweep", "-", "--show", "foot.top"}, scene), Not(HasSubstr("nothing is proved")));
-  EXPECT_THAT(told({"sweep", "-", "--show", "entry[7].top"}, scene, 2),
+  EXPECT_THAT(answer({"sweep", "-", "--show", "foot.top"}, scene), Not(HasSubstr("nothing is proved")));
+  EXPECT_THAT(answer({"sweep", "-", "--show", "entry[7].top"}, scene, 2),
               HasSubstr("\"entry[7]\" is an entry of a virtualized list and exists only in view; name the first entry, "
                         "as in entry[0]"));
   const std::string differing = log_of(R"([{},{"text":"Watered in the morning"},{},{},{},{},{},{},{},{},{}])");
-  const std::string breakpoints = told({"sweep", "-", "--show", "log.content_height"}, differing);
+  const std::string breakpoints = answer({"sweep", "-", "--show", "log.content_height"}, differing);
   EXPECT_THAT(breakpoints, HasSubstr("another entry of `log` comes into view"));
 }
 
 TEST(ListsInViewTold, NothingLandsBetweenCopies) {
   const std::vector<std::string> drop_target{"measure", "-", "--at", "200", "--drop-at", "9,30", "--dragged", "foot"};
-  EXPECT_THAT(told(drop_target, log_of("1000000")), HasSubstr("a virtualized list holds copies only"));
-  EXPECT_THAT(told(drop_target, log_of("[{},{},{}]")), Not(HasSubstr("list of copies")));
+  EXPECT_THAT(answer(drop_target, log_of("1000000")), HasSubstr("a virtualized list holds copies only"));
+  EXPECT_THAT(answer(drop_target, log_of("[{},{},{}]")), Not(HasSubstr("list of copies")));
 }
 
 TEST(ListsInViewTold, ATryIsMadeInTheOneThatIsCopied) {
@@ -119,7 +120,7 @@ TEST(ListsInViewTold, ATryIsMadeInTheOneThatIsCopied) {
   EXPECT_EQ(tidy.status, 0) << tidy.err;
   EXPECT_THAT(tidy.out, AllOf(HasSubstr("\"copies\": 1000000"), HasSubstr("\"font_size\": 20"),
                               HasSubstr("\"virtualized\": true")));
-  EXPECT_THAT(told({"measure", "-", "--at", "200", "--vary", "log/entry[0].font_size=16,20"}, log_of("1000000")),
+  EXPECT_THAT(answer({"measure", "-", "--at", "200", "--vary", "log/entry[0].font_size=16,20"}, log_of("1000000")),
               HasSubstr("entry[0]"));
 }
 

@@ -16,11 +16,12 @@ std::string console() {
 }
 
 TEST(MapCommand, SaysWhereClaimsBreak) {
-  const testing::Result told = testing::run({"map", console(), "--height", "240..900", "--claim", "fits(console)"});
-  EXPECT_EQ(told.status, 0);
-  EXPECT_THAT(told.out, StartsWith("North house console from 360 to 1440 wide and 240 to 900 high: the claim does not "
-                                   "hold\n"));
-  EXPECT_THAT(told.out, HasSubstr("within 360 to 1440 wide and 240 to 561.8 high; worst at "));
+  const testing::Result answer = testing::run({"map", console(), "--height", "240..900", "--claim", "fits(console)"});
+  EXPECT_EQ(answer.status, 0);
+  EXPECT_THAT(answer.out,
+              StartsWith("North house console from 360 to 1440 wide and 240 to 900 high: the claim does not "
+                         "hold\n"));
+  EXPECT_THAT(answer.out, HasSubstr("within 360 to 1440 wide and 240 to 561.8 high; worst at "));
   const testing::Result kept = testing::run({"map", console(), "--height", "700..900"});
   EXPECT_THAT(kept.out, StartsWith("North house console from 360 to 1440 wide and 700 to 900 high: all 26 claims hold, "
                                    "proved for every width and height\n"));
@@ -73,18 +74,18 @@ TEST(MapCommand, RefusesWithAWayOut) {
   for (const auto& one : cases) {
     std::vector<std::string> words{"map", console()};
     words.insert(words.end(), one.words.begin(), one.words.end());
-    const testing::Result told = testing::run(words);
-    EXPECT_EQ(told.status, 2);
-    EXPECT_THAT(told.err, HasSubstr(one.message));
-    EXPECT_EQ(told.out, "");
+    const testing::Result answer = testing::run(words);
+    EXPECT_EQ(answer.status, 2);
+    EXPECT_THAT(answer.err, HasSubstr(one.message));
+    EXPECT_EQ(answer.out, "");
   }
 }
 
 TEST(MapCommand, ChecksEveryHeight) {
-  const testing::Result told =
+  const testing::Result answer =
       testing::run({"check", console(), "--height", "240..900", "--claim", "beds.width = 240", "--failing"});
-  EXPECT_EQ(told.status, 1);
-  EXPECT_THAT(told.out, HasSubstr("within 360 to 640 wide and 240 to 900 high; worst at"));
+  EXPECT_EQ(answer.status, 1);
+  EXPECT_THAT(answer.out, HasSubstr("within 360 to 640 wide and 240 to 900 high; worst at"));
   EXPECT_THAT(testing::run({"check", console(), "--height", "700..900"}).out,
               HasSubstr("all 26 claims hold, proved for every width and height\n"));
 }

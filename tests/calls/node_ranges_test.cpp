@@ -39,12 +39,12 @@ testing::Result run(std::vector<std::string> args, const std::string& text) {
 }
 
 TEST(NodeRangesTold, BreakpointsNameTheNodeItsWidthAndTheRange) {
-  const std::string told = run({"sweep", "--show", "b.tight,b/words.left,a.tight"}, scene(R"(
+  const std::string answer = run({"sweep", "--show", "b.tight,b/words.left,a.tight"}, scene(R"(
       {"part":"card","name":"a","width":60,"shrink":0},{"part":"card","name":"b","weight":0.5,"max_width":400})"))
-                               .out;
-  EXPECT_THAT(told, HasSubstr("260  b.tight       jump       1      0  0      `b` is 100 wide: `tight` ends\n"));
-  EXPECT_THAT(told, HasSubstr("     b/words.left  jump      60     80  0\n"));
-  EXPECT_THAT(told, ::testing::Not(HasSubstr("a.tight       jump")));
+                                 .out;
+  EXPECT_THAT(answer, HasSubstr("260  b.tight       jump       1      0  0      `b` is 100 wide: `tight` ends\n"));
+  EXPECT_THAT(answer, HasSubstr("     b/words.left  jump      60     80  0\n"));
+  EXPECT_THAT(answer, ::testing::Not(HasSubstr("a.tight       jump")));
 }
 
 /// A card that leaps over the bound was never so wide: what made it leap is the cause.
@@ -54,16 +54,16 @@ TEST(NodeRangesTold, AWidthThatLeapsOverABoundIsNotSaidToBeThere) {
       R"("name":"r","wrap":true,"children":[{"kind":"row","name":"a","basis":120,"grow":1,"ranges":)"
       R"([{"name":"tight","below_width":170}],"children":[{"kind":"box","name":"x","width":5,"when":)"
       R"({"tight":{"width":3}}}]},{"kind":"box","name":"b","width":120}]}})";
-  const std::string told = run({"sweep", "--show", "a.tight,x.width"}, wraps).out;
-  EXPECT_THAT(told, HasSubstr("240  a.tight       jump       0      1  0      `b` moves to line 1 of `r`"));
-  EXPECT_THAT(told, HasSubstr("290  a.tight       jump       1      0  0      `a` is 170 wide: `tight` ends"));
+  const std::string answer = run({"sweep", "--show", "a.tight,x.width"}, wraps).out;
+  EXPECT_THAT(answer, HasSubstr("240  a.tight       jump       0      1  0      `b` moves to line 1 of `r`"));
+  EXPECT_THAT(answer, HasSubstr("290  a.tight       jump       1      0  0      `a` is 170 wide: `tight` ends"));
 }
 
 TEST(NodeRangesTold, MeasureShowsWhichHoldAndSettingsNameThem) {
   const std::string text = scene(two_cards);
-  const std::string told = run({"measure", "--at", "250x50"}, text).out;
-  EXPECT_THAT(told, HasSubstr("  a        column [tight]"));
-  EXPECT_THAT(told, HasSubstr("  b        row     "));
+  const std::string answer = run({"measure", "--at", "250x50"}, text).out;
+  EXPECT_THAT(answer, HasSubstr("  a        column [tight]"));
+  EXPECT_THAT(answer, HasSubstr("  b        row     "));
   EXPECT_THAT(run({"measure", "--at", "250x50", "--settings", "a/photo"}, text).out,
               HasSubstr("width    10       range a.tight\n"));
   EXPECT_THAT(run({"measure", "--at", "250x50", "--settings", "b/photo"}, text).out,
@@ -84,8 +84,8 @@ TEST(NodeRangesTold, ClaimsSpeakOfThem) {
       {"a/photo.width = 10 when a.tight", true},
   };
   for (const auto& [claim, holds] : cases) {
-    const testing::Result told = run({"check", "--claim", claim}, text);
-    EXPECT_EQ(told.status, holds ? 0 : 1) << claim << "\n" << told.out << told.err;
+    const testing::Result answer = run({"check", "--claim", claim}, text);
+    EXPECT_EQ(answer.status, holds ? 0 : 1) << claim << "\n" << answer.out << answer.err;
   }
   // One that has no such range is never in it, and stops nobody from speaking of the others.
   const std::string mixed = scene(two_cards + R"(,{"kind":"box","name":"c","width":5})");
@@ -110,20 +110,20 @@ TEST(NodeRangesTold, AClaimMayNameTheBoundThatFollows) {
 }
 
 TEST(NodeRangesTold, ANodeAloneKeepsThem) {
-  const std::string told =
+  const std::string answer =
       run({"sweep", "--as-root", "b", "--show", "photo.width", "--width", "50..150"}, scene(two_cards)).out;
-  EXPECT_THAT(told, HasSubstr("100  photo.width   jump      10     20  0      `b` is 100 wide: `tight` ends"));
+  EXPECT_THAT(answer, HasSubstr("100  photo.width   jump      10     20  0      `b` is 100 wide: `tight` ends"));
 }
 
 std::string findings_in(const std::string& text) {
-  std::string told;
+  std::string answer;
   const Lint found = lint({"", read_scene(text, "s")});
   for (const Finding& one : found.findings) {
     if (one.key.starts_with("ranges")) {
-      told += one.node + "." + one.key + " " + std::string(word(one.rule)) + ": " + one.why + "\n";
+      answer += one.node + "." + one.key + " " + std::string(word(one.rule)) + ": " + one.why + "\n";
     }
   }
-  return told;
+  return answer;
 }
 
 TEST(NodeRangesTold, LintTellsThoseThatSayNothing) {
@@ -183,9 +183,9 @@ TEST(NodeRangesTold, FilesAreReadWrittenAndRefused) {
       {scene(two_cards, R"({"below_width":5})"), "each with a \"name\" and bounds"},
   };
   for (const auto& [wrong, fault] : cases) {
-    const testing::Result told = run({"measure", "--at", "250x50"}, wrong);
-    EXPECT_EQ(told.status, 2) << wrong;
-    EXPECT_THAT(told.err, HasSubstr(fault));
+    const testing::Result answer = run({"measure", "--at", "250x50"}, wrong);
+    EXPECT_EQ(answer.status, 2) << wrong;
+    EXPECT_THAT(answer.err, HasSubstr(fault));
   }
 }
 

@@ -31,8 +31,8 @@ double top_of(const std::vector<std::string>& scrolled, const std::string& path,
   for (const std::string& one : scrolled) args.insert(args.end(), {"--scrolled", one});
   const testing::Result result = testing::run(args, lists);
   EXPECT_EQ(result.status, 0) << result.err;
-  const Json told = Json::parse(result.out);
-  for (const Json& node : told.at("answers").at(0).at("nodes")) {
+  const Json answer = Json::parse(result.out);
+  for (const Json& node : answer.at("answers").at(0).at("nodes")) {
     if (node.at("path") == path) return node.at(side).get<double>();
   }
   ADD_FAILURE() << path;
@@ -178,10 +178,10 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
                                              under_a_button);
   EXPECT_THAT(swept.out, HasSubstr("List from 150 to 300 high, 300 wide, list scrolled to its end\n"));
   EXPECT_THAT(swept.out, HasSubstr("150          100           20\n"));
-  const Json told = Json::parse(
+  const Json answer = Json::parse(
       testing::run({"sweep", "-", "--show", "last.bottom", "--scrolled", "list=7", "--format", "json"}, under_a_button)
           .out);
-  EXPECT_EQ(told.at("answers").at(0).at("scrolled"), "list scrolled to 7");
+  EXPECT_EQ(answer.at("answers").at(0).at("scrolled"), "list scrolled to 7");
   const std::pair<std::vector<std::string>, const char*> wrong[] = {
       {{"check", "-", "--claim", "last.top > 0 with lst.scrolled = end"},
        "\"lst\" is not a node; did you mean \"list\""},
@@ -203,12 +203,13 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
 /// Brute force: what a sweep proves of scrolled places is what they are at each size, measured by itself.
 TEST(Scrolled, PlacesAreProvedAsTheyAre) {
   for (const char* to : {"end", "17"}) {
-    const Json told = Json::parse(testing::run({"sweep", "-", "--show", "last.bottom,entry[1].middle_y", "--width",
-                                                "200..260", "--height", "170", "--sizes", "200,213,229,230,231,244,259",
-                                                "--scrolled", std::string("list=") + to, "--format", "json"},
-                                               under_a_button)
-                                      .out);
-    for (const Json& container_size : told.at("answers").at(0).at("sizes")) {
+    const Json answer =
+        Json::parse(testing::run({"sweep", "-", "--show", "last.bottom,entry[1].middle_y", "--width", "200..260",
+                                  "--height", "170", "--sizes", "200,213,229,230,231,244,259", "--scrolled",
+                                  std::string("list=") + to, "--format", "json"},
+                                 under_a_button)
+                        .out);
+    for (const Json& container_size : answer.at("answers").at(0).at("sizes")) {
       const std::string at = std::to_string(container_size.at("width").get<int>()) + "x170";
       const Json there = Json::parse(
           testing::run({"measure", "-", "--at", at, "--scrolled", std::string("list=") + to, "--format", "json"},

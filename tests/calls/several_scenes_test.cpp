@@ -80,16 +80,16 @@ TEST(SeveralScenes, PartsOfAllClaimsAreTheWhole) {
   const auto claims_of = [](const std::vector<std::string>& more) {
     std::vector<std::string> args{"check", console(), shed(), "--format", "json"};
     args.insert(args.end(), more.begin(), more.end());
-    std::vector<std::string> told;
+    std::vector<std::string> printed;
     const Json answers = Json::parse(testing::run(args).out).at("answers");
     EXPECT_EQ(answers.size(), 2U);
     for (const Json& answer : answers) {
       for (const Json& claim : answer.at("claims")) {
-        told.push_back(answer.at("file").get<std::string>() + claim.at("number").dump() + claim.at("claim").dump());
+        printed.push_back(answer.at("file").get<std::string>() + claim.at("number").dump() + claim.at("claim").dump());
       }
     }
-    std::ranges::sort(told);
-    return told;
+    std::ranges::sort(printed);
+    return printed;
   };
   const std::vector<std::string> whole = claims_of({});
   EXPECT_EQ(whole.size(), 28U);

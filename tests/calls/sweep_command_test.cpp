@@ -33,29 +33,29 @@ TEST(SweepCommand, ShowsNamedRungsAtTheirOwnHeight) {
   const char* scene =
       R"({"format":2,"ladder":{"width":[100,300],"height":[240,900],"named_sizes":{"hand":[200,500]}},"root":)"
       R"({"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1}]}})";
-  const testing::Result told = testing::run({"sweep", "-", "--show", "a.height,a.width"}, scene);
-  EXPECT_THAT(told.out, HasSubstr("200 x 500       500      200\n"));
-  EXPECT_THAT(told.out, HasSubstr("      300       240      300\n"));
+  const testing::Result answer = testing::run({"sweep", "-", "--show", "a.height,a.width"}, scene);
+  EXPECT_THAT(answer.out, HasSubstr("200 x 500       500      200\n"));
+  EXPECT_THAT(answer.out, HasSubstr("      300       240      300\n"));
 }
 
 /// Only where something bends; the rest is proved.
 TEST(SweepCommand, SaysWhereNothingIsProved) {
-  const auto told = [](const std::string& basis) {
+  const auto answer = [](const std::string& basis) {
     return testing::run({"sweep", "-", "--show", "a.width"},
                         R"({"format":2,"ladder":{"width":[300,600]},"root":{"kind":"row","name":"r","children":[)"
                         R"({"kind":"box","name":"a","min_width":0,"basis":)" +
                             basis + R"(},{"kind":"box","name":"b","width":200.3}]}})")
         .out;
   };
-  EXPECT_THAT(told("\"60%\""),
+  EXPECT_THAT(answer("\"60%\""),
               HasSubstr("\n300 to 500.75 sampled step by step: nothing is proved between the steps\n"));
-  EXPECT_THAT(told("150"), Not(HasSubstr("step by step")));
+  EXPECT_THAT(answer("150"), Not(HasSubstr("step by step")));
 }
 
 TEST(SweepCommand, CountsNodes) {
-  const testing::Result told = testing::run(
+  const testing::Result answer = testing::run(
       {"sweep", std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json", "--show", "count(body/*)"});
-  EXPECT_THAT(told.out, HasSubstr("1200  count(body/*)  jump       2      3  0      `wide` begins"));
+  EXPECT_THAT(answer.out, HasSubstr("1200  count(body/*)  jump       2      3  0      `wide` begins"));
 }
 
 }  // namespace

@@ -30,11 +30,11 @@ TEST(VaryOption, ReadsValuesAndSpans) {
 }
 
 TEST(VaryOption, SweepDragsASetting) {
-  const testing::Result told =
+  const testing::Result answer =
       testing::run({"sweep", console(), "--vary", "beds.width=240..400", "--at", "1280x800", "--show", "cards.height"});
-  EXPECT_EQ(told.status, 0);
-  EXPECT_THAT(told.out, StartsWith("North house console with beds.width from 240 to 400 at 1280 x 800\n"));
-  EXPECT_THAT(told.out,
+  EXPECT_EQ(answer.status, 0);
+  EXPECT_THAT(answer.out, StartsWith("North house console with beds.width from 240 to 400 at 1280 x 800\n"));
+  EXPECT_THAT(answer.out,
               HasSubstr("279.2  cards.height  jump     114    134  0      `fern/about` goes from 3 lines to 4"));
   const testing::Result steps =
       testing::run({"sweep", console(), "--vary", "cards.min_width=10..20", "--format", "csv"});
@@ -43,11 +43,11 @@ TEST(VaryOption, SweepDragsASetting) {
 
 /// What begins right behind a value that is looked at was said to begin at the next one.
 TEST(VaryOption, SweepSaysAboveWhichValueSomethingIsSo) {
-  const auto told = [](const char* values) {
+  const auto answer = [](const char* values) {
     return testing::run({"sweep", console(), "--vary", values, "--at", "900x800"}).out;
   };
-  EXPECT_THAT(told("shared.button.height=10..60"), HasSubstr("`alarm` overhangs above 48, by 6 at most"));
-  EXPECT_THAT(told("bar.height=10..60"), HasSubstr("`alarm` overhangs below 32, by 11 at most"));
+  EXPECT_THAT(answer("shared.button.height=10..60"), HasSubstr("`alarm` overhangs above 48, by 6 at most"));
+  EXPECT_THAT(answer("bar.height=10..60"), HasSubstr("`alarm` overhangs below 32, by 11 at most"));
 }
 
 /// What is no length is looked at step by step, and the sweep says so.
@@ -55,9 +55,9 @@ TEST(VaryOption, SweepSaysWhatIsNotProved) {
   const std::string scene =
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
       R"({"kind":"box","name":"b","weight":1}]}})";
-  const testing::Result told = testing::run({"sweep", "-", "--vary", "a.weight=1..3"}, scene);
-  EXPECT_THAT(told.out, HasSubstr("curve to 3"));
-  EXPECT_THAT(told.out, HasSubstr("sampled step by step: nothing is proved between the steps\n"));
+  const testing::Result answer = testing::run({"sweep", "-", "--vary", "a.weight=1..3"}, scene);
+  EXPECT_THAT(answer.out, HasSubstr("curve to 3"));
+  EXPECT_THAT(answer.out, HasSubstr("sampled step by step: nothing is proved between the steps\n"));
   EXPECT_THAT(testing::run({"sweep", "-", "--vary", "r.gap=1..3"}, scene).out, Not(HasSubstr("step by step")));
 }
 
@@ -91,18 +91,19 @@ TEST(VaryOption, PrintsNothingOfACallThatIsRefused) {
       {"sweep", console(), "--vary", "beds.width=1..9", "--sizes", "40"}};
   for (std::vector<std::string> words : calls) {
     words.insert(words.end(), {"--format", "json"});
-    const testing::Result told = testing::run(words);
-    EXPECT_EQ(told.status, 2);
-    EXPECT_EQ(told.out, "");
+    const testing::Result answer = testing::run(words);
+    EXPECT_EQ(answer.status, 2);
+    EXPECT_EQ(answer.out, "");
   }
 }
 
 /// Values below 0 were refused as sizes.
 TEST(VaryOption, ShowsTheValuesAskedFor) {
-  const testing::Result told = testing::run({"sweep", console(), "--vary", "beds.gap=-10..10", "--sizes", "-10,-2.5,10",
-                                             "--show", "bed_moss.top", "--at", "700x800", "--format", "csv"});
-  EXPECT_EQ(told.out, "value,width,height,bed_moss.top\n-10,700,800,106\n-2.5,700,800,113.5\n10,700,800,126\n")
-      << told.err;
+  const testing::Result answer =
+      testing::run({"sweep", console(), "--vary", "beds.gap=-10..10", "--sizes", "-10,-2.5,10", "--show",
+                    "bed_moss.top", "--at", "700x800", "--format", "csv"});
+  EXPECT_EQ(answer.out, "value,width,height,bed_moss.top\n-10,700,800,106\n-2.5,700,800,113.5\n10,700,800,126\n")
+      << answer.err;
 }
 
 TEST(VaryOption, RefusesWithAWayOut) {
@@ -128,10 +129,10 @@ TEST(VaryOption, RefusesWithAWayOut) {
   for (const auto& one : cases) {
     std::vector<std::string> words = one.words;
     words.insert(words.begin() + 1, console());
-    const testing::Result told = testing::run(words);
-    EXPECT_EQ(told.status, 2) << one.message;
-    EXPECT_THAT(told.err, HasSubstr(one.message));
-    EXPECT_EQ(told.out, "");
+    const testing::Result answer = testing::run(words);
+    EXPECT_EQ(answer.status, 2) << one.message;
+    EXPECT_THAT(answer.err, HasSubstr(one.message));
+    EXPECT_EQ(answer.out, "");
   }
 }
 

@@ -37,29 +37,30 @@ TEST(TextMetricsOption, EveryCommandTakesThem) {
     std::vector<std::string> words{call[0], trays()};
     words.insert(words.end(), call.begin() + 1, call.end());
     words.insert(words.end(), {"--text-metrics", "fonts"});
-    const Result told = run(words);
-    EXPECT_NE(told.status, 2) << call[0] << told.err;
-    EXPECT_EQ(told.err, "") << call[0];
+    const Result answer = run(words);
+    EXPECT_NE(answer.status, 2) << call[0] << answer.err;
+    EXPECT_EQ(answer.err, "") << call[0];
   }
 }
 
 TEST(TextMetricsOption, BothAreCheckedInTurnAndEachIsNamed) {
-  const Result told = run({"check", trays(), "--text-metrics", "fixed,fonts", "--locale", "all"});
-  EXPECT_EQ(told.status, 1);
-  EXPECT_THAT(told.out, HasSubstr("variants: text_metrics fixed; text_metrics fixed, locale long; text_metrics fonts; "
-                                  "text_metrics fonts, locale long"));
+  const Result answer = run({"check", trays(), "--text-metrics", "fixed,fonts", "--locale", "all"});
+  EXPECT_EQ(answer.status, 1);
+  EXPECT_THAT(answer.out,
+              HasSubstr("variants: text_metrics fixed; text_metrics fixed, locale long; text_metrics fonts; "
+                        "text_metrics fonts, locale long"));
   EXPECT_THAT(
-      told.out,
+      answer.out,
       HasSubstr("text_metrics fixed, locale long; text_metrics fonts; text_metrics fonts, locale long: from 200"));
-  EXPECT_THAT(told.out, HasSubstr("--at 200 --text-metrics fixed --locale long")) << "the line that shows it";
+  EXPECT_THAT(answer.out, HasSubstr("--at 200 --text-metrics fixed --locale long")) << "the line that shows it";
   EXPECT_THAT(run({"check", trays(), "--text-metrics", "fixed"}).out, HasSubstr("the claim holds"));
 }
 
 TEST(TextMetricsOption, CompareTellsWhatDiffersBetweenThem) {
-  const Result told = run({"compare", trays(), "--text-metrics", "fixed", "--text-metrics", "fonts"});
-  EXPECT_EQ(told.status, 1);
-  EXPECT_THAT(told.out, HasSubstr(".scene.json, text_metrics fixed"));
-  EXPECT_THAT(told.out, HasSubstr(".scene.json, text_metrics fonts"));
+  const Result answer = run({"compare", trays(), "--text-metrics", "fixed", "--text-metrics", "fonts"});
+  EXPECT_EQ(answer.status, 1);
+  EXPECT_THAT(answer.out, HasSubstr(".scene.json, text_metrics fixed"));
+  EXPECT_THAT(answer.out, HasSubstr(".scene.json, text_metrics fonts"));
   EXPECT_THAT(run({"compare", trays(), "--text-metrics", "fonts"}).out, HasSubstr("as it is"));
   const std::string text =
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"Moss"}]}})";
@@ -82,15 +83,15 @@ TEST(TextMetricsOption, WhatIsWrongIsRefused) {
        "compare: expected two scenes, or one scene with --text-metrics fixed,fonts"},
   };
   for (const auto& [words, message] : cases) {
-    const Result told = run(words);
-    EXPECT_EQ(told.status, 2);
-    EXPECT_THAT(told.err, HasSubstr(message));
+    const Result answer = run(words);
+    EXPECT_EQ(answer.status, 2);
+    EXPECT_THAT(answer.err, HasSubstr(message));
   }
   const std::string nowhere =
       temporary("nowhere.scene.json", R"({"format":2,"fonts":{"body":{"family":"Nowhere"}},"root":{"kind":"row"}})");
-  const Result told = run({"check", nowhere, "--text-metrics", "fonts"});
-  EXPECT_EQ(told.status, 2);
-  EXPECT_THAT(told.err, HasSubstr(nowhere + ":1:29: error: this machine has no font family \"Nowhere\""));
+  const Result answer = run({"check", nowhere, "--text-metrics", "fonts"});
+  EXPECT_EQ(answer.status, 2);
+  EXPECT_THAT(answer.err, HasSubstr(nowhere + ":1:29: error: this machine has no font family \"Nowhere\""));
   EXPECT_EQ(run({"measure", nowhere, "--at", "100x100"}).status, 0);
 }
 
@@ -98,8 +99,8 @@ TEST(TextMetricsOption, RemarksAreSaidOnce) {
   const std::string wide =
       temporary("wide.scene.json", R"({"format":2,"text_metrics":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
     "claims":["r.width > 0"],"locales":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");
-  const Result told = run({"check", wide, "--locale", "all"});
-  EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; other letters are used instead\n");
+  const Result answer = run({"check", wide, "--locale", "all"});
+  EXPECT_EQ(answer.err, "hint: the font body (DejaVu Sans) does not have 室 温; other letters are used instead\n");
 }
 
 TEST(FontsCommand, ListsFamiliesAndThoseOfAPart) {
@@ -111,9 +112,9 @@ TEST(FontsCommand, ListsFamiliesAndThoseOfAPart) {
 }
 
 TEST(FontsCommand, WithoutPangoSaysWhatToInstall) {
-  const Result told = testing::run_process("fonts", FOND_LADDER_WITHOUT_PICTURES);
-  EXPECT_EQ(told.status, 2);
-  EXPECT_THAT(told.out, HasSubstr("install libpango1.0-dev and libcairo2-dev"));
+  const Result answer = testing::run_process("fonts", FOND_LADDER_WITHOUT_PICTURES);
+  EXPECT_EQ(answer.status, 2);
+  EXPECT_THAT(answer.out, HasSubstr("install libpango1.0-dev and libcairo2-dev"));
   EXPECT_EQ(testing::run_process("check " + console, FOND_LADDER_WITHOUT_PICTURES).status, 0);
   EXPECT_THAT(testing::run_process("check " + console + " --text-metrics fonts", FOND_LADDER_WITHOUT_PICTURES).out,
               HasSubstr("this build has fixed text metrics only"));

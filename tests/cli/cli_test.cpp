@@ -135,10 +135,10 @@ TEST(Cli, SweepsOfEverythingSumUpAndOtherWaysToSweep) {
 
 /// Only where it was so: other faults of the system speak for themselves.
 TEST(Cli, MemoryAndThreadsThatThereWereNotAreTold) {
-  const auto told = [](std::errc fault) { return calls::told_of(std::system_error(std::make_error_code(fault))); };
-  EXPECT_TRUE(calls::told_of(std::bad_alloc()).starts_with("out of memory"));
-  EXPECT_TRUE(told(std::errc::resource_unavailable_try_again).starts_with("the system allows no more threads"));
-  EXPECT_EQ(told(std::errc::permission_denied), "Permission denied");
+  const auto answer = [](std::errc fault) { return calls::message_of(std::system_error(std::make_error_code(fault))); };
+  EXPECT_TRUE(calls::message_of(std::bad_alloc()).starts_with("out of memory"));
+  EXPECT_TRUE(answer(std::errc::resource_unavailable_try_again).starts_with("the system allows no more threads"));
+  EXPECT_EQ(answer(std::errc::permission_denied), "Permission denied");
 }
 
 /// Digits behind a sign that goes by its number were read as a part of that number.
@@ -329,8 +329,8 @@ TEST(Cli, CompletesWhatEveryCommandTakes) {
       if (option.is_argument()) continue;
       EXPECT_NE(completed(command.name + " " + name, 2).find(name), std::string::npos) << command.name << name;
       for (const char* shell : {"zsh", "fish"}) {
-        const std::string all = run({"completion", shell}).out, said = shell[0] == 'z' ? name : "-l " + name.substr(2);
-        EXPECT_NE(all.find(said), std::string::npos) << shell << name;
+        const std::string all = run({"completion", shell}).out, value = shell[0] == 'z' ? name : "-l " + name.substr(2);
+        EXPECT_NE(all.find(value), std::string::npos) << shell << name;
       }
     }
   }

@@ -69,13 +69,13 @@ TEST(Docs, SourcesAreThoseOfTheProgram) {
 /// docs/limits.md has a table of what `help limits` tells.
 TEST(Docs, LimitsAreThoseOfTheProgram) {
   const std::string page = testing::file_text(std::string(FOND_LADDER_SOURCE_DIR) + "/docs/limits.md");
-  const std::string told = testing::run({"help", "limits"}).out;
-  EXPECT_EQ(told, testing::run({"--help", "limits"}).out);
+  const std::string answer = testing::run({"help", "limits"}).out;
+  EXPECT_EQ(answer, testing::run({"--help", "limits"}).out);
   std::size_t rows = 0;
   for (const Bound& bound : bounds()) {
     EXPECT_NE(page.find("| " + bound.what + " | " + bound.most + " | " + bound.why + " |"), std::string::npos)
         << bound.what << " | " << bound.most << " | " << bound.why;
-    EXPECT_NE(told.find("\n  " + bound.what + ": " + bound.most + "\n      " + bound.why + "\n"), std::string::npos);
+    EXPECT_NE(answer.find("\n  " + bound.what + ": " + bound.most + "\n      " + bound.why + "\n"), std::string::npos);
     ++rows;
   }
   EXPECT_GT(rows, 30U);

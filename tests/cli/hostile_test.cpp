@@ -365,15 +365,15 @@ TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
     const json root{{"kind", "column"}, {"children", all}};
     const std::string scene = json{{"format", 2}, {"ladder", {{"width", {100, 101}}}}, {"root", root}}.dump();
     const std::string out = run({"lint", "-"}, scene).out;
-    const json told = json::parse(run({"lint", "-", "--format", "json"}, scene).out)["answers"][0];
-    const std::string said = told.value("not_examined", "");
-    EXPECT_THAT(out, ::testing::HasSubstr(said));
-    return said;
+    const json answer = json::parse(run({"lint", "-", "--format", "json"}, scene).out)["answers"][0];
+    const std::string written = answer.value("not_examined", "");
+    EXPECT_THAT(out, ::testing::HasSubstr(written));
+    return written;
   };
-  const std::string said = "lint examines the first 100,000 overlapping pairs of siblings per size; from ";
-  EXPECT_EQ(linted({448}), said + "bed0 on there are more");
+  const std::string written = "lint examines the first 100,000 overlapping pairs of siblings per size; from ";
+  EXPECT_EQ(linted({448}), written + "bed0 on there are more");
   EXPECT_EQ(linted({447}), "");
-  EXPECT_EQ(linted({300, 300, 300}), said + "bed2 on there are more");
+  EXPECT_EQ(linted({300, 300, 300}), written + "bed2 on there are more");
   EXPECT_EQ(linted({300, 300}), "");
 }
 

@@ -249,7 +249,7 @@ std::string labels(const Recording& recording) {
   return all;
 }
 
-bool says(const Recording& recording, const char* text) {
+bool shows(const Recording& recording, const char* text) {
   return labels(recording).find(text) != std::string::npos;
 }
 
@@ -274,9 +274,9 @@ TEST(Sheet, SaysWhatIsOddWhereItIs) {
        "row:r [ box:a weight=1 stack:s scroll=y width=30 [ box:b width=20 height=300 ] ]", "scrolls 180"},
   };
   for (const auto& [has, has_not, label] : cases) {
-    EXPECT_TRUE(says(drawn(scene_from(has), {"120x120"}), label))
+    EXPECT_TRUE(shows(drawn(scene_from(has), {"120x120"}), label))
         << has << " " << labels(drawn(scene_from(has), {"120x120"}));
-    EXPECT_FALSE(says(drawn(scene_from(has_not), {"120x120"}), label)) << has_not;
+    EXPECT_FALSE(shows(drawn(scene_from(has_not), {"120x120"}), label)) << has_not;
   }
 }
 
@@ -304,8 +304,8 @@ TEST(Sheet, CaptionsOfNarrowPanelsStandApart) {
 
 TEST(Sheet, NamesWhatIsLeftOut) {
   const Recording all = drawn(scene_from("row:r [ box:a weight=1 box:speck width=0.1 ]"), {"120x60"});
-  EXPECT_TRUE(says(all, "left out, too small or too many:|speck|")) << labels(all);
-  EXPECT_FALSE(says(drawn(scene_from("row:r [ box:a weight=1 ]"), {"120x60"}), "left out"));
+  EXPECT_TRUE(shows(all, "left out, too small or too many:|speck|")) << labels(all);
+  EXPECT_FALSE(shows(drawn(scene_from("row:r [ box:a weight=1 ]"), {"120x60"}), "left out"));
 }
 
 TEST(Sheet, PinsThatAreScrolledOutOfViewHaveNoTies) {

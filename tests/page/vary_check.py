@@ -155,7 +155,7 @@ class Vary(HandTest):
         self.assertEqual(Select(page.find("#fl-beside")).first_selected_option.text, "timetable.scene.json")
         self.write_scene('{"format":2,"root":{"kind":"rwo"}}')
         page.find("#fl-tools input[type=file]").send_keys(str(self.scene))
-        page.wait_for_text("#fl-status", 'It cannot be shown beside it: s.scene.json:1:')
+        page.wait_for_text("#fl-status", 'The comparison cannot be shown: s.scene.json:1:')
         self.assertIn('did you mean "row"', page.text("#fl-status"))
 
 

@@ -29,28 +29,28 @@ std::map<NodeId, Rect> boxes_in_parents(const Solution& solution) {
 
 /// Holds the list of changes against two whole arrangements.
 ::testing::AssertionResult tells_what_changed(const Solution& solution, const std::map<NodeId, Rect>& before) {
-  std::map<NodeId, Solution::Change> told;
+  std::map<NodeId, Solution::Change> answer;
   for (const auto& change : solution.changed()) {
-    if (!told.emplace(change.node, change).second) return ::testing::AssertionFailure() << "one is told twice";
+    if (!answer.emplace(change.node, change).second) return ::testing::AssertionFailure() << "one is told twice";
   }
   const auto after = boxes_in_parents(solution);
   for (const auto& [node, now] : after) {
     const auto was = before.find(node);
-    const auto change = told.find(node);
+    const auto change = answer.find(node);
     const bool differs = was != before.end() && was->second != now;
-    const bool fits = change != told.end() && change->second.now == now &&
+    const bool fits = change != answer.end() && change->second.now == now &&
                       (was == before.end() || !change->second.before || *change->second.before == was->second);
     if (differs && !fits) return ::testing::AssertionFailure() << solution.tree().path(node) << " is not told";
-    if (was != before.end() && !differs && change != told.end() && change->second.before) {
+    if (was != before.end() && !differs && change != answer.end() && change->second.before) {
       return ::testing::AssertionFailure() << solution.tree().path(node) << " is told and did not change";
     }
   }
   const auto has_before = [](const auto& change) { return change.second.before.has_value(); };
-  if (told.size() == after.size() && std::ranges::none_of(told, has_before)) return ::testing::AssertionSuccess();
+  if (answer.size() == after.size() && std::ranges::none_of(answer, has_before)) return ::testing::AssertionSuccess();
   for (const auto& [node, was] : before) {
     const NodeId above = solution.tree().contains(node) ? solution.tree().parent(node) : NodeId{};
     if (!above || after.contains(node) || !after.contains(above) || !before.contains(above)) continue;
-    if (is_container(solution.kind(above)) && !told.contains(node)) {
+    if (is_container(solution.kind(above)) && !answer.contains(node)) {
       return ::testing::AssertionFailure() << solution.tree().path(node) << " vanished and is not told";
     }
   }

@@ -98,12 +98,12 @@ TEST(Threads, ShareTheWorkOfASweep) {
   const Scene scene = row("r").children(box("a").weight(1).max_width(80), box("b").weight(1));
   SweepOptions options;
   options.threads = 4;
-  std::vector<double> told;
-  options.progress = [&](double share) { told.push_back(share); };
+  std::vector<double> answer;
+  options.progress = [&](double share) { answer.push_back(share); };
   const Sweep swept = sweep(scene, Ladder{.width = {100, 300}, .height = 200}, {"r/*.width", "r/*.height"}, options);
   EXPECT_EQ(swept.steps.size(), 201U);
   EXPECT_FALSE(swept.breakpoints().empty());
-  EXPECT_EQ(*std::ranges::max_element(told), 1);
+  EXPECT_EQ(*std::ranges::max_element(answer), 1);
 }
 
 /// Eight solvers, each with what it kept of the steps before, and readers beside them; edits between, by one thread.
@@ -139,7 +139,7 @@ TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
   scene.modes = {"dim"};
   const std::vector<Variant> variants{variant_of(scene, ""), variant_of(scene, "", {"dim"}),
                                       variant_of(scene, "", {}, 0.5)};
-  const auto told = [&](unsigned threads) {
+  const auto answer = [&](unsigned threads) {
     std::ostringstream text;
     text << lint(variants, threads);
     for (const CheckedClaim& one : check(variants, {"a.width = b.width", "fits(r)", "reachable(r/*)"}, threads))
@@ -152,8 +152,9 @@ TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
       text << breakpoint.at << ' ' << breakpoint.why << '\n';
     return text.str();
   };
-  const std::string alone = told(1);
-  for (unsigned threads = 2; threads <= 16; threads += threads < 4 ? 1 : 4) EXPECT_EQ(told(threads), alone) << threads;
+  const std::string alone = answer(1);
+  for (unsigned threads = 2; threads <= 16; threads += threads < 4 ? 1 : 4)
+    EXPECT_EQ(answer(threads), alone) << threads;
 }
 
 }  // namespace

@@ -121,11 +121,11 @@ TEST(Ties, WrongOnesAreToldWithTheirPlace) {
       {R"({"left":[3]})", "must be tied to an edge of a sibling"},
   };
   for (const auto& [pin, fault] : cases) {
-    const testing::Result told = testing::run(
+    const testing::Result answer = testing::run(
         {"measure", "-", "--at", "100x50"},
         scene(R"({"kind":"box","name":"a","width":9},{"kind":"box","name":"b","pin":)" + std::string(pin) + "}"));
-    EXPECT_EQ(told.status, 2) << pin;
-    EXPECT_THAT(told.err, HasSubstr(fault));
+    EXPECT_EQ(answer.status, 2) << pin;
+    EXPECT_THAT(answer.err, HasSubstr(fault));
   }
 }
 
@@ -144,14 +144,14 @@ TEST(Ties, TheExplanationTellsWhatTheyHoldTo) {
 
 TEST(Ties, LintTellsThoseThatCannotBeFollowed) {
   const auto findings = [](const std::string& text) {
-    std::string told;
+    std::string answer;
     const Lint found = lint({"", read_scene(text, "s")});
     for (const auto* list : {&found.findings, &found.remarks}) {
       for (const Finding& one : *list) {
-        if (one.key.starts_with("pin.")) told += one.node + "." + one.key + " " + std::string(word(one.rule)) + "\n";
+        if (one.key.starts_with("pin.")) answer += one.node + "." + one.key + " " + std::string(word(one.rule)) + "\n";
       }
     }
-    return told;
+    return answer;
   };
   const std::string b = R"({"kind":"box","name":"b","natural_size":[9,9],"pin":{"left":"a.right"}})";
   const std::string range = R"("ranges":[{"name":"small","below_width":150}],)";

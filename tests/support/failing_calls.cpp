@@ -28,8 +28,8 @@ bool fails() {
   static std::atomic<long> seen{0};
   const char* const at = std::getenv("FOND_LADDER_FAIL_AT");
   if (at == nullptr || ++seen != std::strtol(at, nullptr, 10)) return false;
-  if (const char* const told = std::getenv("FOND_LADDER_FAILED"))
-    ::syscall(SYS_mknodat, AT_FDCWD, told, S_IFREG | 0600, 0);
+  if (const char* const answer = std::getenv("FOND_LADDER_FAILED"))
+    ::syscall(SYS_mknodat, AT_FDCWD, answer, S_IFREG | 0600, 0);
   const char* const with = std::getenv("FOND_LADDER_FAIL_WITH");
   errno = with == nullptr ? ENOSPC : std::atoi(with);
   return true;

@@ -219,7 +219,7 @@ void RandomScenes::add_node_ranges(Tree& tree) {
     if (node == tree.root()) other.hidden = false;
     Changes all(Keys(), other), some;
     for (const char* key : {"kind", "gap", "padding", "along", "across", "wrap", "width", "hidden", "weight", "text"}) {
-      if (all.says(key) && chance(40)) some.say(key, other);
+      if (all.sets(key) && chance(40)) some.set(key, other);
     }
     try {
       if (!some.empty() && chance(60)) tree.when(node, chance(50) ? "tight" : chance(50) ? "ample" : "tidy", some);

@@ -123,8 +123,8 @@ Node TreeEditor::subtree() {
 Changes TreeEditor::change(bool is_root) {
   Keys other = keys(scenes_.chance(50));
   if (is_root) other.hidden = false;
-  Changes said(Keys(), other);
-  return said;
+  Changes value(Keys(), other);
+  return value;
 }
 NodeId TreeEditor::any() {
   const auto nodes = tree_.nodes();

@@ -305,13 +305,13 @@ TEST(Fonts, FaultsOfAllFontsComeTogether) {
                                   {"f", "", FOND_LADDER_SOURCE_DIR}}));
     FAIL();
   } catch (const BadFonts& bad) {
-    std::vector<std::string> told;
+    std::vector<std::string> answer;
     for (const BadFonts::Fault& fault : bad.faults())
-      told.push_back(std::to_string(*fault.font) + fault.said_at + " " + fault.message);
-    EXPECT_THAT(told, ElementsAre(HasSubstr("0s:1:2 this machine has no font family \"DejaVu Sanz\"; did you mean "
-                                            "\"DejaVu Sans\"?"),
-                                  "2 cannot find the file /nowhere.ttf", "3 /dev/zero is not a plain file",
-                                  HasSubstr("README.md is not a font file"), HasSubstr("is not a plain file")));
+      answer.push_back(std::to_string(*fault.font) + fault.source_place + " " + fault.message);
+    EXPECT_THAT(answer, ElementsAre(HasSubstr("0s:1:2 this machine has no font family \"DejaVu Sanz\"; did you mean "
+                                              "\"DejaVu Sans\"?"),
+                                    "2 cannot find the file /nowhere.ttf", "3 /dev/zero is not a plain file",
+                                    HasSubstr("README.md is not a font file"), HasSubstr("is not a plain file")));
   }
 }
 

@@ -57,21 +57,21 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
     for (const AskedSize& asked : asked_sizes(call.at, first.scene.ladder))
       container_sizes.push_back(asked.container_size);
   }
-  const Comparison told =
+  const Comparison comparison =
       fond_ladder::compare(first, second, container_sizes, ProgressLine(streams, "comparing").teller());
   if (call.format == Format::json) {
     Ladder compared = first.scene.ladder;
     if (!container_sizes.empty()) {
-      compared.width = told.widths;
+      compared.width = comparison.widths;
       compared.height = heights_of(container_sizes);
     }
     JsonAnswers answers(streams.out, "compare");
-    write_comparison(answers.next(first.scene, call.scene.file, compared), told);
+    write_comparison(answers.next(first.scene, call.scene.file, compared), comparison);
     answers.end();
   } else {
-    streams.out << told;
+    streams.out << comparison;
   }
-  return told.any() ? findings : all_well;
+  return comparison.any() ? findings : all_well;
 }
 
 }  // namespace

@@ -56,10 +56,11 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   std::deque<SceneSolver> solvers;  // what the panels look into
   for (const AskedSize& asked : asked_sizes(call.at, values.front().scene.ladder)) {
     for (const Variant& value : values) {
-      const auto [solution, told] =
+      const auto [solution, description] =
           solve_scrolled(solvers.emplace_back(value.scene, value.modes), asked.container_size, call.scrolled);
       const std::string caption = call.scene.vary.empty() ? asked.name : printable(value.name);
-      panels.push_back({solution, caption + (caption.empty() || told.empty() ? "" : ", ") + printable(told)});
+      panels.push_back(
+          {solution, caption + (caption.empty() || description.empty() ? "" : ", ") + printable(description)});
     }
   }
   const Picture picture = fond_ladder::draw(panels, form, options);

@@ -22,7 +22,7 @@ bool holds(const std::string& family, const std::string& part) {
 }
 
 ExitStatus fonts(const FontsCall& call, const Streams& streams) {
-  if (!can_open_fonts()) static_cast<void>(open_fonts({}));  // says what is missing
+  if (!can_open_fonts()) static_cast<void>(open_fonts({}));  // throws with the name of what is missing
   Families families{font_families(), 0, call.filter};
   families.all = families.names.size();
   std::erase_if(families.names, [&](const std::string& one) { return !holds(one, call.filter); });

@@ -35,7 +35,7 @@ std::string pieces_for(const std::string& text, const std::string& file, const S
   try {
     set_words(as_it_is, TextMetrics::fonts);
     set_words(changed, TextMetrics::fonts);
-  } catch (const BadFonts&) {  // nobody has asked for them
+  } catch (const BadFonts&) {  // they were not requested
     return {};
   }
   return page::pieces_text({&as_it_is, &changed});

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What `report` and `preview` can be told alike: how the page begins.
+// The options that `report` and `preview` share: how the page begins.
 
 #include <optional>
 #include <string>
@@ -29,7 +29,7 @@ struct PageScene {
 /// The page, of the one that has no scene yet.
 [[nodiscard]] std::string page_of(const std::string& page_without_scene, const PageCall& call, const PageScene& scene,
                                   const std::optional<page::Served>& served = {});
-/// The same of a text that is no scene: the page tells its faults.
+/// The same for a text that is not a scene: the page shows its errors.
 [[nodiscard]] std::string page_of_faulty(const std::string& page_without_scene, const PageCall& call,
                                          const std::string& text, const page::Served& served);
 

@@ -33,7 +33,7 @@ std::optional<int> parse_port(const std::string& text) {
   return port;
 }
 
-/// What the file is now, as `of(scene)` tells it, or where it is wrong as `of_faulty()`.
+/// What the file contains now, as `of(scene)` returns it, or `of_faulty()` if it is wrong.
 template <class Of, class OfFaulty>
 auto now(const PageCall& call, const page::WatchedFile::Content& content, Of of, OfFaulty of_faulty)
     -> decltype(of_faulty()) {
@@ -42,7 +42,7 @@ auto now(const PageCall& call, const page::WatchedFile::Content& content, Of of,
   const Streams streams{nothing, unheard, unheard, ShippedScene{call.scene.file, content.text}};
   try {
     return of(read_page_scene(call, streams));
-  } catch (const std::exception&) {  // the page says the same
+  } catch (const std::exception&) {  // the page reports the same
     return of_faulty();
   }
 }

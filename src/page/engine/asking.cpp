@@ -15,19 +15,19 @@ using calls::Option;
 using calls::WrongCall;
 
 /// Tells an option one value.
-void tell(const Option& option, const std::string& value) {
+void set_option(const Option& option, const std::string& value) {
   if (auto* const* text = std::get_if<std::string*>(&option.into)) {
     **text = value;
   } else if (auto* const* texts = std::get_if<std::vector<std::string>*>(&option.into)) {
     (*texts)->push_back(value);
-  } else if (auto* const* told = std::get_if<std::vector<calls::OptionUse>*>(&option.into)) {
-    (*told)->push_back({option.name, value});
+  } else if (auto* const* uses = std::get_if<std::vector<calls::OptionUse>*>(&option.into)) {
+    (*uses)->push_back({option.name, value});
   } else if (const auto* read = std::get_if<std::function<void(const std::string&)>>(&option.into)) {
     (*read)(value);
   }
 }
 
-/// Reads words into the options of a command. The page makes them itself, so only what it can get wrong is told.
+/// Reads words into the options of a command. The page makes them itself, so only errors it can make are reported.
 void fill(const Command& command, const std::vector<std::string>& words) {
   std::vector<const Option*> arguments;
   for (const Option& option : command.options.all()) {
@@ -38,7 +38,7 @@ void fill(const Command& command, const std::vector<std::string>& words) {
     const bool is_option = word->starts_with("--");
     const auto option = std::ranges::find(command.options.all(), *word, &Option::name);
     if (!is_option && argument != arguments.end()) {
-      tell(**argument++, *word);
+      set_option(**argument++, *word);
     } else if (!is_option || option == command.options.all().end()) {
       throw WrongCall("\"" + *word + "\" is not an option of " + command.name);
     } else if (option->is_flag()) {
@@ -46,7 +46,7 @@ void fill(const Command& command, const std::vector<std::string>& words) {
     } else if (++word == words.end()) {
       throw WrongCall(command.name + ": " + option->name + " needs a value");
     } else {
-      tell(*option, *word);
+      set_option(*option, *word);
     }
   }
   if (argument != arguments.end() && (*argument)->required)
@@ -55,7 +55,7 @@ void fill(const Command& command, const std::vector<std::string>& words) {
 
 int run(const std::vector<std::string>& words, const calls::Streams& streams) {
   int status = calls::wrong_call;
-  calls::told_if_wrong(streams.err, "", [&] {
+  calls::reports_error(streams.err, "", [&] {
     const std::vector<Command> commands = calls::scene_calls();
     const auto command = std::ranges::find(commands, words.empty() ? std::string() : words.front(), &Command::name);
     if (command == commands.end()) throw WrongCall("the page runs measure, sweep, explain, check and lint only");

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 //
 // The C interface of the engine in the page. One scene at a time, one thread. Texts go in through `fl_input_buffer`:
-// whoever calls writes UTF-8 there first, several texts separated by a byte 0. Texts come out as `fl_answer`, with
+// the caller writes UTF-8 there first, several texts separated by a byte 0. Texts come out as `fl_answer`, with
 // their length; what is returned as an address holds until the next call. A call that is refused returns 0 (or a status
-// of the program) and leaves all as it was; `fl_answer` says why. Nothing throws out of here.
+// of the program) and leaves everything unchanged; `fl_answer` then has the reason. No exception leaves this file.
 #include <cmath>
 #include <cstdint>
 #include <limits>
@@ -65,7 +65,7 @@ bool attempt(Work work) {
   } catch (const BadScene& error) {
     for (const SceneError& fault : error.faults()) page().answer += (page().answer.empty() ? "" : "\n") + fault.text();
   } catch (const std::exception& error) {
-    page().answer = printable(calls::told_of(error));
+    page().answer = printable(calls::message_of(error));
   }
   return false;
 }
@@ -81,7 +81,7 @@ ShownScene& shown() {
   return *page().shown;
 }
 
-/// What of a node can be told by a bit each; look/engine.js reads the same.
+/// The flags of a node, one bit each; look/engine.js reads the same.
 enum Flag : std::uint32_t {
   placed = 1,
   overhangs = 2,
@@ -91,7 +91,7 @@ enum Flag : std::uint32_t {
   scrolls = 32
 };
 
-void tell_boxes() {
+void send_boxes() {
   const ShownScene& scene = shown();
   std::vector<double>& boxes = page().boxes;
   std::vector<std::uint32_t>& flags = page().flags;
@@ -198,7 +198,7 @@ int FOND_LADDER_EXPORT(fl_redo)() {
 int FOND_LADDER_EXPORT(fl_describe)() {
   return attempt([] {
     page().answer = description(shown());
-    shown().tell_nodes();
+    shown().mark_nodes_sent();
   });
 }
 /// Answers the scene's text with all changes made.
@@ -221,17 +221,17 @@ int FOND_LADDER_EXPORT(fl_tidy_text)() {
 std::size_t FOND_LADDER_EXPORT(fl_solve)(double width, double height) {
   const bool done = attempt([&] {
     shown().solve({width, std::isnan(height) ? std::nullopt : std::optional(height)});
-    tell_boxes();
+    send_boxes();
   });
   return done ? page().flags.size() : 0;
 }
 /// Whether there are other nodes than were described last: entries of lists come into view and go.
 int FOND_LADDER_EXPORT(fl_has_other_nodes)() {
   bool others = false;
-  attempt([&] { others = !shown().nodes_are_told(); });
+  attempt([&] { others = !shown().nodes_are_sent(); });
   return others;
 }
-/// Node by node in the order of the description: x y width height as `measure` tells them, then as painted.
+/// Node by node in the order of the description: x y width height as `measure` prints them, then as painted.
 const double* FOND_LADDER_EXPORT(fl_boxes)() {
   return page().boxes.data();
 }
@@ -281,12 +281,12 @@ int FOND_LADDER_EXPORT(fl_drop_target)(double x, double y, std::size_t carried) 
   return attempt([&] { page().answer = drop_target(shown(), x, y, shown().nodes().at(carried)); });
 }
 
-/// Scrolls what lies at a point of the container. Returns whether something moved; boxes are told anew then.
+/// Scrolls what is at a point of the container. Returns whether something moved; boxes are sent anew then.
 int FOND_LADDER_EXPORT(fl_scroll)(double x, double y, double by_x, double by_y) {
   bool moved = false;
   attempt([&] {
     moved = shown().scroll(x, y, by_x, by_y);
-    if (moved) tell_boxes();
+    if (moved) send_boxes();
   });
   return moved;
 }
@@ -296,7 +296,7 @@ int FOND_LADDER_EXPORT(fl_scroll_to)(std::size_t place, double x, double y) {
   bool moved = false;
   attempt([&] {
     moved = shown().scroll_to(shown().nodes().at(place), {x, y});
-    if (moved) tell_boxes();
+    if (moved) send_boxes();
   });
   return moved;
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // The run time of C++ exceptions on WebAssembly. Debian's libc++abi for wasm is built without one: it knows types and
-// which catches which (`can_catch`), but nobody throws.
+// which catches which (`can_catch`), but has no code that throws.
 //
 // How it goes. WebAssembly has exceptions of its own: `throw` with a tag and a value unwinds the machine's stack to the
 // next `catch` of that tag. clang makes `throw x` into __cxa_allocate_exception, the construction of x there, and
@@ -20,14 +20,14 @@
 //   | uleb: the bytes of call sites | pairs of uleb (pad, action) | actions: pairs of sleb (type, way to the next pair)
 // An action of 0 means: nothing to catch here. Else action - 1 is where its chain begins, counted from the first
 // action. In a chain a positive type is counted backward from the end of the types; a null pointer there is `catch
-// (...)`; 0 and negative ones (cleanups; exception specifications, which C++20 has no more) take nothing.
+// (...)`; 0 and negative ones (cleanups; exception specifications, which C++20 does not have) take nothing.
 //
-// In front of a thrown object lies a Head. Handlers are counted in it: begin_catch adds one, end_catch takes one away,
+// Before a thrown object is a Head. Handlers are counted in it: begin_catch adds one, end_catch takes one away,
 // the object dies with its last handler. `throw;` makes the count negative: the end_catch that follows on the way out
 // of the handler then counts upward and lets the object live. An std::exception_ptr holds one more reference.
 //
-// There is one thread. What nobody catches ends the instance by a trap, as does what the prebuilt libc++ would throw
-// (it was built to abort instead); the page then tells so and goes on with a new one.
+// There is one thread. An uncaught exception ends the instance by a trap, as does what the prebuilt libc++ would throw
+// (it was built to abort instead); the page then reports that and continues with a new one.
 //
 // Tests: tests/page/exceptions_check.cpp. Sources: the Itanium C++ ABI, exception handling, level II; WebAssembly
 // Exception Handling (the form with `try` and `catch`).
@@ -54,7 +54,7 @@ namespace {
 
 using Type = __cxxabiv1::__shim_type_info;
 
-/// What lies in front of every thrown object.
+/// The head before every thrown object.
 struct alignas(16) Head {
   std::size_t references;
   const std::type_info* type;
@@ -112,7 +112,7 @@ class TableReader {
   const std::uint8_t* at_;
 };
 
-/// The first action of a landing pad, and the end of the types that actions speak of.
+/// The first action of a landing pad, and the end of the types that actions refer to.
 struct Chain {
   const std::uint8_t* action = nullptr;  ///< none: nothing is caught here
   const std::uint8_t* types = nullptr;
@@ -166,7 +166,7 @@ extern "C" {
 
 asm(".globl __cpp_exception\n.tagtype __cpp_exception i32\n__cpp_exception:\n");
 
-/// What a landing pad and the personality tell each other; clang knows this layout.
+/// What a landing pad and the personality pass to each other; clang knows this layout.
 struct {
   std::uintptr_t pad;
   std::uintptr_t table;
@@ -254,7 +254,7 @@ bool __cxa_uncaught_exception() noexcept {
   return in_flight > 0;
 }
 
-/// Named in the tables of other machines; here nobody calls it.
+/// Named in the tables of other machines; never called here.
 int __gxx_personality_wasm0(...) {
   return 0;
 }

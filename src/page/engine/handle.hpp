@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What a hand can pull: one number of a scene, where it lies in the picture, and what is tried when it is another one.
+// A handle that can be dragged: one number of a scene, its place in the picture, and the edit that a new value makes.
 
 #include <string>
 #include <utility>

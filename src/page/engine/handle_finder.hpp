@@ -19,7 +19,7 @@ class HandleFinder {
   std::vector<Fixed> fixed;
 
  private:
-  // What a node says of itself: own_handles.cpp.
+  // The node's own settings: own_handles.cpp.
   void find_size(Axis axis);
   void find_gap(Axis axis);
   void find_paddings();
@@ -27,7 +27,7 @@ class HandleFinder {
   void find_border();
   void find_tracks(Axis axis);
   void find_track_edges(Axis axis, const std::vector<Solution::TrackBox>& tracks);
-  // What it says of its place among its siblings: place_handles.cpp.
+  // Its place among its siblings: place_handles.cpp.
   void find_share();
   void find_pins();
   void find_nudge();
@@ -74,7 +74,7 @@ class HandleFinder {
 /// Makes a handle one of what two share: the first one's part of both, where they are so many pixels together.
 void share_out(Handle& handle, double part, double both, double pixels);
 
-/// One number in a text that is tried: what stands ahead of it and behind it.
+/// One number inside the text of an edit: the text before it and after it.
 [[nodiscard]] inline Pulled pulled(std::string before, Pulled::Number number, std::string after = "") {
   return {{std::move(before), std::move(after)}, {number}};
 }

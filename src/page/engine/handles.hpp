@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What of a node a hand can pull, and where it lies in the picture.
+// The handles of a node that can be dragged, and their places in the picture.
 
 #include <string>
 
@@ -9,8 +9,8 @@
 
 namespace fond_ladder::page {
 
-/// The handles of a node in the last arrangement, as JSON: each a setting with its value in pixels, where it lies,
-/// along which axis and which way it is pulled, and what else can move with it; and for what cannot be pulled, why.
+/// The handles of a node in the last arrangement, as JSON: each a setting with its value in pixels, its place,
+/// its axis and direction, and what else can move with it; and the reason for what cannot be dragged.
 [[nodiscard]] std::string handles(const ShownScene& shown, NodeId node);
 
 /// Where a node that is carried to a point of the container would come to stand, as JSON: container, place, and the

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// What a node says of itself: its size, gaps, paddings, margins, border, and the tracks of a grid.
+// The handles of a node's own settings: its size, gaps, paddings, margins, border, and the tracks of a grid.
 #include <algorithm>
 
 #include "model/key_table.hpp"
@@ -10,7 +10,7 @@
 
 namespace fond_ladder::page {
 
-/// Its size where it says one or fits its content, a maximum where it fills; nothing where something else decides.
+/// Its size if it has one or fits its content, a maximum if it fills; nothing if something else decides.
 void HandleFinder::find_size(Axis axis) {
   if (!parent_) return;
   const bool row = above_.kind == Kind::row, line = row || above_.kind == Kind::column;
@@ -19,9 +19,7 @@ void HandleFinder::find_size(Axis axis) {
   const double right = axis == x_axis ? box_.right() : middle(x_axis);
   const double bottom = axis == y_axis ? box_.bottom() : middle(y_axis);
   const Sizing& size = keys_.size_on(axis);
-  const auto pins = [&](PinSide near, PinSide far) {
-    return keys_.pin && keys_.pin->says(near) && keys_.pin->says(far);
-  };
+  const auto pins = [&](PinSide near, PinSide far) { return keys_.pin && keys_.pin->has(near) && keys_.pin->has(far); };
   if (is_along && !above_.is_list() && (keys_.weight || above_.equal_sizes)) {
     return fix(axis, right, bottom,
                keys_.weight ? "its weight determines its " + side
@@ -49,13 +47,13 @@ void HandleFinder::find_size(Axis axis) {
 bool HandleFinder::is_held_at_its_end(Axis axis) const {
   const bool mirrored = is_mirrored(axis);
   if (!keys_.pin) return mirrored;
-  const auto says = [&](PinSide physical, PinSide logical) {
-    return keys_.pin->says(physical) || (axis == x_axis && keys_.pin->says(logical));
+  const auto is_set = [&](PinSide physical, PinSide logical) {
+    return keys_.pin->has(physical) || (axis == x_axis && keys_.pin->has(logical));
   };
   const bool near =
-      axis == x_axis ? says(PinSide::left, mirrored ? PinSide::end : PinSide::start) : keys_.pin->says(PinSide::top);
-  const bool far = axis == x_axis ? says(PinSide::right, mirrored ? PinSide::start : PinSide::end)
-                                  : keys_.pin->says(PinSide::bottom);
+      axis == x_axis ? is_set(PinSide::left, mirrored ? PinSide::end : PinSide::start) : keys_.pin->has(PinSide::top);
+  const bool far = axis == x_axis ? is_set(PinSide::right, mirrored ? PinSide::start : PinSide::end)
+                                  : keys_.pin->has(PinSide::bottom);
   return far && !near;
 }
 
@@ -112,11 +110,12 @@ void HandleFinder::find_gap(Axis axis) {
 
 void HandleFinder::choose_sides(Handle& handle, const std::string& key, Side side, const Edges& edges) const {
   const bool second_slope = side == Side::left || side == Side::right;
-  const auto says = [&](Side one) { return edges.given(one).has_value(); };
-  const bool each_said = second_slope ? says(Side::left) || says(Side::right) || says(Side::start) || says(Side::end)
-                                      : says(Side::top) || says(Side::bottom);
+  const auto is_set = [&](Side one) { return edges.given(one).has_value(); };
+  const bool each_set = second_slope
+                            ? is_set(Side::left) || is_set(Side::right) || is_set(Side::start) || is_set(Side::end)
+                            : is_set(Side::top) || is_set(Side::bottom);
   handle.choices = {{"this side", handle.setting}};
-  if (!each_said) handle.choices.push_back({"opposite too", key + (second_slope ? ".x" : ".y")});
+  if (!each_set) handle.choices.push_back({"opposite too", key + (second_slope ? ".x" : ".y")});
   handle.choices.push_back({"all four", key});
   scope(handle, key);
 }

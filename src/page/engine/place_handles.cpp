@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// What a node says of its place among its siblings: its share of a line, its pins, its nudge, the cells it spans.
+// The handles of a node's place among its siblings: its share of a line, its pins, its nudge, the cells it spans.
 #include <algorithm>
 
 #include "model/key_table.hpp"
@@ -13,15 +13,15 @@
 namespace fond_ladder::page {
 namespace {
 
-/// What a side of a pin says, `photo.right + 12`; of several ties all.
+/// The value of a side of a pin, `photo.right + 12`; all of several ties.
 std::string tie_words(const Keys& keys, const std::string& side) {
   const std::string pin = scene::value_text(*find_key("pin"), keys);
   const scene::JsonDocument document(pin);
-  const scene::ValueId said = document.member(document.root(), side);
-  if (said == scene::no_value) return "a sibling";
-  if (document[said].type != scene::JsonValue::Type::array) return document[said].text;
+  const scene::ValueId tied_to = document.member(document.root(), side);
+  if (tied_to == scene::no_value) return "a sibling";
+  if (document[tied_to].type != scene::JsonValue::Type::array) return document[tied_to].text;
   std::string words;
-  for (scene::ValueId one = document[said].first; one != scene::no_value; one = document[one].next)
+  for (scene::ValueId one = document[tied_to].first; one != scene::no_value; one = document[one].next)
     words += (words.empty() ? "" : " and ") + document[one].text;
   return words;
 }
@@ -77,7 +77,7 @@ void HandleFinder::find_share() {
   scope(handle, key);
 }
 
-/// Its distances from the edges of its parent; a tied side says to what.
+/// Its distances from the edges of its parent; for a tied side, the tie.
 void HandleFinder::find_pins() {
   if (!parent_ || !keys_.pin) return;
   const Rect around = solution_.box(parent_);
@@ -85,7 +85,7 @@ void HandleFinder::find_pins() {
   const double em = shown_.scene().tree.em();
   for (std::size_t i = 0; i < words_of<PinSide>.size(); ++i) {
     const auto side = static_cast<PinSide>(i);
-    if (!keys_.pin->says(side)) continue;
+    if (!keys_.pin->has(side)) continue;
     const Axis axis = axis_of(side);
     const bool mirrored = is_mirrored(axis);
     const bool middle_pin = side == PinSide::middle_x || side == PinSide::middle_y;
@@ -133,8 +133,8 @@ void HandleFinder::find_nudge() {
   find(y_axis, keys_.nudge.y, second, pulled("[" + exact(keys_.nudge.x) + ", ", {}, "]"));
 }
 
-/// The first track that it takes: as it says, else that in which its middle lies, or, where it takes several, its
-/// begin.
+/// The first track that it takes: the written one, else the one that contains its middle, or, if it takes several, its
+/// start.
 std::size_t HandleFinder::first_track(Axis axis, const std::vector<Solution::TrackBox>& tracks, int taken) const {
   if (keys_.cell) return static_cast<std::size_t>(axis == x_axis ? keys_.cell->column : keys_.cell->row);
   const bool backwards = run_backwards(tracks);

@@ -49,7 +49,7 @@ class RecordingPen final : public picture::Pen {
 
   std::vector<double> strokes_;
   std::string letters_;
-  std::map<std::string, std::size_t> families_;                       // where each stands in `letters_`
+  std::map<std::string, std::size_t> families_;                       // the place of each in `letters_`
   std::array<std::map<std::string, double, std::less<>>, 3> widths_;  // in letters of size 1, face by face
 };
 

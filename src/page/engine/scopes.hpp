@@ -9,7 +9,8 @@
 
 namespace fond_ladder::page {
 
-/// Who says what of a node in the last arrangement; nothing of one that only the arrangement has, as entries of lists.
+/// The sources of a node's settings in the last arrangement; none for a node that exists only there, as entries of
+/// lists.
 [[nodiscard]] std::vector<Setting> sources(const ShownScene& shown, NodeId node);
 
 /// For which nodes a key of a node can be given another value, by where it comes from: a part, shared keys, what a

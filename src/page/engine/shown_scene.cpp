@@ -36,7 +36,7 @@ void ShownScene::list_nodes() {
   nodes_ = std::move(nodes);
   places_.clear();
   for (std::size_t i = 0; i < nodes_.size(); ++i) places_[nodes_[i]] = i;
-  nodes_told_ = false;
+  nodes_sent_ = false;
 }
 
 void ShownScene::solve(const ContainerSize& container_size) {

@@ -49,12 +49,12 @@ class ShownScene {
   [[nodiscard]] const Scene& scene() const { return variant_.scene; }
   /// The nodes as they were arranged last, with the entries of lists that are in view.
   [[nodiscard]] const Tree& tree() const { return solver_->tree(); }
-  /// Those, in the order of the file. What is told a node is told in this order.
+  /// The nodes in the order of the file. Everything is sent in this order.
   [[nodiscard]] const std::vector<NodeId>& nodes() const { return nodes_; }
   [[nodiscard]] std::size_t place_of(NodeId node) const { return places_.at(node); }
   /// Whether they are those that were described last: entries of lists come into view and go.
-  [[nodiscard]] bool nodes_are_told() const { return nodes_told_; }
-  void tell_nodes() { nodes_told_ = true; }
+  [[nodiscard]] bool nodes_are_sent() const { return nodes_sent_; }
+  void mark_nodes_sent() { nodes_sent_ = true; }
   /// The positions of scrollers that are not at their beginning, by path.
   [[nodiscard]] const std::map<std::string, Extent>& scrolled_to() const { return scrolled_to_; }
 
@@ -64,10 +64,10 @@ class ShownScene {
   [[nodiscard]] const ContainerSize& container_size() const { return container_size_; }
   /// The last one, scrolled as it is. Throws std::logic_error before there is one.
   [[nodiscard]] const Solution& solution() const;
-  /// The last one as `measure` tells it. Throws as above.
+  /// The last one as `measure` prints it. Throws as above.
   [[nodiscard]] const Solution& unscrolled() const;
 
-  /// Scrolls what lies at a point of the container, the innermost scroller that can still move that way. Returns
+  /// Scrolls the innermost scroller at a point of the container that can still move that way. Returns
   /// whether there was one.
   bool scroll(double x, double y, double by_x, double by_y);
 
@@ -88,7 +88,7 @@ class ShownScene {
   std::unique_ptr<SceneSolver> solver_;
   std::vector<NodeId> nodes_;
   std::map<NodeId, std::size_t> places_;
-  bool nodes_told_ = false;
+  bool nodes_sent_ = false;
   ContainerSize container_size_;
   std::optional<Solution> solution_, scrolled_;
   std::map<std::string, Extent> scrolled_to_;  // by path, so that it outlives a change

@@ -16,7 +16,7 @@ constexpr auto side_names = words_of<PinSide>;
 constexpr std::array<PinSide, 6> edges{PinSide::left, PinSide::right,  PinSide::middle_x,
                                        PinSide::top,  PinSide::bottom, PinSide::middle_y};
 
-/// Where an edge of a box lies on its axis.
+/// The position of an edge of a box on its axis.
 double edge_of(const Rect& box, PinSide side, bool mirrored) {
   switch (side) {
     case PinSide::left: return box.x;

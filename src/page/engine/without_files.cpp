@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Stands in, in the page, for whatever reads and writes files: the file readers of src/scene, the writers of src/calls,
-// the plots. Who asks for a file is told that there are none.
+// Replaces, in the page, everything that uses files: the file readers of src/scene, the writers of src/calls,
+// the plots. A call that needs a file is told that there are none.
 #include "calls/junit.hpp"
 #include "calls/picture_form.hpp"
 #include "calls/sarif.hpp"
@@ -77,7 +77,7 @@ void add_failing(std::vector<SarifResult>& /*results*/, const std::vector<Checke
 void add_fault(std::vector<SarifResult>& /*results*/, const SceneError& /*fault*/, const std::string& /*file*/) {
   refuse();
 }
-void add_findings(std::vector<SarifResult>& /*results*/, const Lint& /*told*/, const std::string& /*file*/,
+void add_findings(std::vector<SarifResult>& /*results*/, const Lint& /*lint*/, const std::string& /*file*/,
                   const scene::Places& /*places*/) {
   refuse();
 }

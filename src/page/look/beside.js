@@ -139,7 +139,7 @@ export class Beside {
     this.#what = '';
     if (!(error instanceof Refused)) this.#engine = null; // one that broke off is not used again
     /** @type {HTMLSelectElement} */ (this.#choice).value = '';
-    this.#session.say(`It cannot be shown beside it: ${messageOf(error)}`);
+    this.#session.say(`The comparison cannot be shown: ${messageOf(error)}`);
     this.#session.tell('beside');
   }
 }

@@ -15,7 +15,7 @@ export function nodeLink(session, path, name) {
   if (!node) return document.createTextNode(name ?? path);
   return link(name ?? node.tail, `select ${path}`, () => {
     if (session.node(path)) session.select(path);
-    else session.say(`${path} is there no more.`); // an older answer that nothing has replaced yet
+    else session.say(`${path} no longer exists.`); // an older answer that nothing has replaced yet
   });
 }
 

@@ -183,7 +183,7 @@ export class NodePanel {
   #settings(settings) {
     if (settings.length === 0) return [];
     const said = settings.filter(({ key, source }) => source !== 'default' && !unsettable.has(key));
-    const unsaid = settings.filter(({ key, source }) => source === 'default' && !unsettable.has(key));
+    const unset = settings.filter(({ key, source }) => source === 'default' && !unsettable.has(key));
     const rows = said.map((setting) =>
       make(
         'tr',
@@ -214,7 +214,7 @@ export class NodePanel {
       make('tbody', {}, ...rows),
     );
     const fault = make('p', { className: 'fault', role: 'alert' }, this.#fault);
-    return [...(rows.length > 0 ? [table] : []), this.#another(unsaid), fault];
+    return [...(rows.length > 0 ? [table] : []), this.#another(unset), fault];
   }
 
   /** A field for the value of a key. @param {string} key @param {string} value */
@@ -274,18 +274,18 @@ export class NodePanel {
     ];
   }
 
-  /** A setting that the node does not say. @param {Setting[]} unsaid */
-  #another(unsaid) {
+  /** A setting that the node does not say. @param {Setting[]} unset */
+  #another(unset) {
     const choice = make(
       'select',
       { 'aria-label': 'another setting', 'data-key': 'another' },
       make('option', { value: '' }, 'another setting …'),
-      ...unsaid.map(({ key }) => make('option', { value: key }, key)),
+      ...unset.map(({ key }) => make('option', { value: key }, key)),
     );
     const place = make('span');
     const about = make('p', { className: 'quiet' });
     choice.addEventListener('change', () => {
-      const { key, value } = unsaid.find((one) => one.key === choice.value) ?? { key: '', value: null };
+      const { key, value } = unset.find((one) => one.key === choice.value) ?? { key: '', value: null };
       const told = help(key);
       const otherwise = value === null || typeof value === 'object' ? '' : `; ${typed(value)} where nothing is said`;
       about.textContent = key

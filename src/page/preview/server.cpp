@@ -92,7 +92,7 @@ void set_headers(Head& head, const std::string& type) {
 class Server::Listener {
  public:
   Listener(WatchedFile& file, Makes makes, bool writes) : file_(file), makes_(std::move(makes)), writes_(writes) {
-    file_.on_change([this] { net::post(waiting_, [this] { tell_all(false); }); });
+    file_.on_change([this] { net::post(waiting_, [this] { send_to_all(false); }); });
   }
   ~Listener() {
     file_.on_change({});
@@ -123,12 +123,12 @@ class Server::Listener {
 
   void accept();
   void make_space();
-  void tell_all(bool sign);
-  /// Now and then to those who watch, so that what lies between does not take them for asleep.
+  void send_to_all(bool sign);
+  /// Sent to watchers now and then, so that proxies do not close an idle stream.
   void send_signs() {
     next_sign_.expires_after(between_signs);
     next_sign_.async_wait([this](error_code) {
-      tell_all(true);
+      send_to_all(true);
       send_signs();
     });
   }
@@ -181,16 +181,16 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
     });
   }
 
-  /// Sends the version of the file to who watches and was told another one; where asked, also that somebody is there.
+  /// Sends the version of the file to watchers that have another one; on request also a sign of life.
   void tell(bool sign) {
     if (stage_ != Stage::watching || is_telling_) return;
     const std::uint64_t version = listener_.file_.version();
-    if (version != told_) {
+    if (version != sent_version_) {
       send_event(fmt::format("event: version\ndata: {}\n\n", version));
     } else if (sign) {
       send_event(": here\n\n");
     }
-    told_ = version;
+    sent_version_ = version;
   }
 
  private:
@@ -211,7 +211,7 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
     const std::string_view host = only(request(), http::field::host);
     return host == fmt::format("127.0.0.1:{}", listener_.port_) || host == fmt::format("localhost:{}", listener_.port_);
   }
-  /// Browsers say whether a page of another origin asks. One may lead here, but not read or load what is here.
+  /// Browsers say whether a page of another origin asks. Such a page may link here, but not read or load anything.
   [[nodiscard]] bool is_asked_from_here() const {
     const std::string_view site = as_view(request()["Sec-Fetch-Site"]);
     return site.empty() || site == "same-origin" || site == "none" || request()["Sec-Fetch-Mode"] == "navigate";
@@ -247,10 +247,10 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
     std::ostringstream out;
     out << head.base();
     stage_ = Stage::watching;
-    told_ = listener_.file_.version();
-    send_event(fmt::format("{}event: version\ndata: {}\n\n", out.str(), told_));
+    sent_version_ = listener_.file_.version();
+    send_event(fmt::format("{}event: version\ndata: {}\n\n", out.str(), sent_version_));
     stream_.async_read_some(net::buffer(discarded_), [self = shared_from_this()](error_code, std::size_t) {
-      self->close();  // it went, or said more than there is to say
+      self->close();  // it disconnected, or sent more than a request
     });
   }
   void send_event(std::string event) {
@@ -322,7 +322,7 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
       self->discard(0);
     });
   }
-  /// Reads on for a moment, because a client that is still sending may lose an answer behind which nobody reads.
+  /// Reads on for a moment, because a client that is still sending may lose an answer if its data stays unread.
   void discard(std::size_t so_far) {
     stream_.async_read_some(net::buffer(discarded_),
                             [self = shared_from_this(), so_far](error_code error, std::size_t more) {
@@ -340,7 +340,7 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
   http::response<http::string_body> response_;
   std::string event_;  // while it is sent
   bool is_telling_ = false;
-  std::uint64_t told_ = 0;
+  std::uint64_t sent_version_ = 0;
   std::array<char, 4096> discarded_{};
 };
 
@@ -358,8 +358,8 @@ void Server::Listener::accept() {
   });
 }
 
-/// Closes the one that has been here longest and has asked for nothing yet; where there is none, one that watches,
-/// whose browser comes again.
+/// Closes the oldest connection that has requested nothing yet; if there is none, one that watches,
+/// since its browser reconnects.
 void Server::Listener::make_space() {
   for (const Connection::Stage stage : {Connection::Stage::asking, Connection::Stage::watching}) {
     const auto first = std::ranges::find(connections_, stage, &Connection::stage);
@@ -367,7 +367,7 @@ void Server::Listener::make_space() {
   }
 }
 
-void Server::Listener::tell_all(bool sign) {
+void Server::Listener::send_to_all(bool sign) {
   for (Connection* one : connections_) one->tell(sign);
 }
 

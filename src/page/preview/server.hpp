@@ -13,8 +13,8 @@
 namespace fond_ladder::page {
 
 /// Listens on the loopback address only, and answers only requests that name this machine as their host, so that a
-/// page of another origin can ask nothing through a browser. A connection carries one request and is closed behind the
-/// answer: whatever follows in it is read by nobody. Nobody keeps others out: a header and a body each have a deadline
+/// page of another origin can ask nothing through a browser. A connection carries one request and is closed after the
+/// answer: anything after it is not read. No client can block others: a header and a body each have a deadline
 /// as a whole, an event stream holds no thread, and beyond 256 connections the one that has waited longest is closed.
 ///
 /// Each server has a token that cannot be guessed. Its page carries the token; event streams and writes must show it.

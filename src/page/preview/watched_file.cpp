@@ -49,7 +49,7 @@ WatchedFile::WatchedFile(const std::string& path) : path_(behind_links(path)) {
 
 WatchedFile::~WatchedFile() {
   {
-    const std::scoped_lock held(guard_);
+    const std::scoped_lock lock(guard_);
     ended_ = true;
   }
   changed_.notify_all();
@@ -57,24 +57,24 @@ WatchedFile::~WatchedFile() {
 }
 
 WatchedFile::Content WatchedFile::content() const {
-  const std::scoped_lock held(guard_);
+  const std::scoped_lock lock(guard_);
   return content_;
 }
 
 std::uint64_t WatchedFile::version() const {
-  const std::scoped_lock held(guard_);
+  const std::scoped_lock lock(guard_);
   return content_.version;
 }
 
 void WatchedFile::on_change(std::function<void()> call) {
-  const std::scoped_lock held(calling_);
+  const std::scoped_lock lock(calling_);
   call_ = std::move(call);
 }
 
 std::string WatchedFile::write(const std::string& text, std::string_view version) {
   const std::scoped_lock one_at_a_time(writing_);
   const auto [now, identity] = [this] {
-    const std::scoped_lock held(guard_);
+    const std::scoped_lock lock(guard_);
     return std::pair(content_, identity_);
   }();
   try {
@@ -97,8 +97,8 @@ void WatchedFile::watch() {
   std::vector<State> known;  // read at once, for it may have changed since it was read first
   for (;;) {
     {
-      std::unique_lock held(guard_);
-      if (changed_.wait_for(held, between_looks, [this] { return ended_; })) return;
+      std::unique_lock lock(guard_);
+      if (changed_.wait_for(lock, between_looks, [this] { return ended_; })) return;
     }
     std::vector<State> now = states_of(path_, used_);
     if (now == known) continue;
@@ -126,14 +126,14 @@ void WatchedFile::read() {
     fault = error.what();
   }
   {
-    const std::scoped_lock held(guard_);
+    const std::scoped_lock lock(guard_);
     identity_ = identity;
     if (fault == content_.fault && (!fault.empty() || text == content_.text)) return;
     if (fault.empty()) content_.text = std::move(text);
     content_.fault = std::move(fault);
     ++content_.version;
   }
-  const std::scoped_lock held(calling_);
+  const std::scoped_lock lock(calling_);
   if (call_) call_();
 }
 

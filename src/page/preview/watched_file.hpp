@@ -35,8 +35,8 @@ class WatchedFile {
   /// Has something called after each change of the version, by the thread that watches; an empty function ends that.
   void on_change(std::function<void()> call);
 
-  /// Writes a scene over the file, where that is still the very file that was read for a version, and stands alone.
-  /// `version` is the number as it was told, to the letter. Returns why it was not written; nothing when it was.
+  /// Writes a scene over the file if that is still the same file that was read for a version and has no other links.
+  /// `version` is the number exactly as it was sent. Returns why it was not written; nothing if it was.
   [[nodiscard]] std::string write(const std::string& text, std::string_view version);
 
  private:

@@ -66,9 +66,9 @@ std::string json_of(const Start& start) {
   json.text("words", start.words);
   json.text("pieces", start.pieces);
   json.texts("modes", start.modes);
-  json.objects("changes", start.edits, [&](const calls::OptionUse& told) {
-    json.text("does", std::string_view(told.option).substr(2));
-    json.text("what", told.value);
+  json.objects("changes", start.edits, [&](const calls::OptionUse& edit) {
+    json.text("does", std::string_view(edit.option).substr(2));
+    json.text("what", edit.value);
   });
   json.number("version", start.served ? std::optional(static_cast<double>(start.served->version)) : std::nullopt);
   json.text("token", start.served ? start.served->token : "");

@@ -14,7 +14,7 @@
 
 namespace fond_ladder::page {
 
-/// What a page is told by whoever serves it.
+/// What the program passes to a page.
 struct Served {
   std::uint64_t version = 0;  ///< of the file
   std::string token;          ///< to be shown by whoever watches or writes
@@ -26,15 +26,15 @@ struct Start {
   std::optional<ContainerSize> size;  ///< the widest of the ladder when absent
   std::string locale;                 ///< none when empty
   std::string longer;                 ///< by which share, as in 40%; not when empty
-  std::string words;                  ///< what they are measured in; as the scene says when empty
+  std::string words;                  ///< the text metrics; the scene's own if empty
   std::string pieces;                 ///< of the words, as pieces_text writes them
   std::vector<std::string> modes;
   std::vector<calls::OptionUse> edits;
   std::optional<Served> served{};  ///< where the page comes from a server, which it then follows
 };
 
-/// The still picture of a page, an SVG element, or a sentence that says why there is none. A large one is drawn without
-/// helper marks, so that the page stays small enough to be sent by mail.
+/// The still picture of a page, an SVG element, or a sentence with the reason why there is none. A large one is drawn
+/// without helper marks, so that the page stays small enough for mail.
 [[nodiscard]] std::string still_picture(const Scene& scene, const ContainerSize& size,
                                         const std::vector<std::string>& modes);
 

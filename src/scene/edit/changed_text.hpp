@@ -16,7 +16,7 @@ struct ChangedText {
   std::string text;
   std::shared_ptr<const ReadText> before;  ///< with what had to be written out first
   Tree after;  ///< the nodes as they will be nested and named, under the handles of `before`
-  std::vector<std::pair<NodeId, std::size_t>> edited{};  ///< keys that were said, by their place in the table
+  std::vector<std::pair<NodeId, std::size_t>> edited{};  ///< edited keys, by their index in the table
   std::vector<std::string> hints{};
 };
 

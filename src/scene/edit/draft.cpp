@@ -44,23 +44,23 @@ bool ReadText::is_in_parts(ValueId value) const {
 /// A scene after some of the edits.
 struct Draft::Stage {
   std::shared_ptr<const scene::ReadText> read;
-  Scene scene;  // with what no text says: contents, and which keys are tried
+  Scene scene;  // with what the text does not contain: custom content, and which keys were edited
   std::vector<std::pair<NodeId, std::size_t>> edited;
   std::vector<std::pair<NodeId, std::shared_ptr<const CustomContent>>> contents;
   std::vector<std::string> hints;
 
   explicit Stage(std::shared_ptr<const scene::ReadText> text) : read(std::move(text)), scene(read->scene) {}
 
-  /// Puts into the scene what no text says.
+  /// Puts that into the scene.
   void complete() {
     for (const auto& [node, content] : contents) scene.tree.set_content(node, content);
     if (edited.empty() || !scene.origins) return;
     auto origins = std::make_shared<detail::Origins>(*scene.origins);
     for (const auto& [node, key] : edited) {
-      auto said = origins->of(node);
-      std::erase_if(said, [&, place = key](const auto& one) { return one.key == place; });
-      said.push_back({static_cast<std::uint8_t>(key), Source::edited});
-      origins->note(node, said);
+      auto sources = origins->of(node);
+      std::erase_if(sources, [&, place = key](const auto& one) { return one.key == place; });
+      sources.push_back({static_cast<std::uint8_t>(key), Source::edited});
+      origins->note(node, sources);
     }
     scene.origins = std::move(origins);
   }
@@ -74,7 +74,7 @@ Draft::Draft(std::string json, std::string file_name) : file_name_(std::move(fil
 Draft::Draft(const Scene& scene) : Draft(to_json(scene), scene.name()) {
   Stage first = *stages_.front();
   for (const NodeId node : scene.tree.nodes()) {
-    // A text's words are told by its keys; whatever else a leaf measures is not in the file.
+    // The words of a text are keys; anything else that a leaf measures is not in the file.
     const auto content = scene.tree.content(node);
     const bool is_of_keys = dynamic_cast<const FixedWidthText*>(content.get()) != nullptr ||
                             dynamic_cast<const ShapedText*>(content.get()) != nullptr;
@@ -172,7 +172,7 @@ std::string Draft::place_in_part(const std::string& node, const std::string& par
     const std::string step = tree.segment(at);
     const bool is_inside_another = used != scene::no_value && !inner.empty();
     if (is_inside_another || !read.is_in_parts(read.value_of(at)) || step.find('#') != std::string::npos) return "";
-    inner.insert(0, "/" + step.substr(0, step.find('[')));  // a part speaks of all copies together
+    inner.insert(0, "/" + step.substr(0, step.find('[')));  // a part refers to all copies together
   }
   return "";
 }

@@ -69,7 +69,7 @@ class NameKeeper {
     return after_.short_path(node);
   }
 
-  /// A claim in the names of the tree as it will be; none where what it speaks of is gone.
+  /// A claim with the names of the edited tree; none if a node that it refers to is gone.
   [[nodiscard]] std::optional<std::string> kept_claim(const std::string& claim) const {
     std::string text;
     std::size_t copied = 0;

@@ -72,7 +72,7 @@ std::string MemberPath::opened(const std::string& json) const {
 std::string changed_value(const std::string& json, std::span<const std::string> steps, const std::string& value) {
   if (steps.empty()) return value;
   const std::string& step = steps[0];
-  SaidInside said;
+  MemberEdit edit;
   if (!json.empty() && json != "null") {
     const JsonDocument document(json);
     const JsonValue& base = document[document.root()];
@@ -85,16 +85,16 @@ std::string changed_value(const std::string& json, std::span<const std::string> 
       return splices.text();
     }
     if (base.type == Type::object) {
-      said.json = json;
+      edit.json = json;
       const ValueId known = document.member(document.root(), step);
-      said.at(step).json = changed_value(known == no_value ? "" : texts.text_of(known), steps.subspan(1), value);
-      return json_of(said);
+      edit.at(step).json = changed_value(known == no_value ? "" : texts.text_of(known), steps.subspan(1), value);
+      return json_of(edit);
     }
-    said.at("x").json = json;
-    said.at("y").json = json;
+    edit.at("x").json = json;
+    edit.at("y").json = json;
   }
-  said.at(step).json = changed_value("", steps.subspan(1), value);
-  return json_of(said);
+  edit.at(step).json = changed_value("", steps.subspan(1), value);
+  return json_of(edit);
 }
 
 }  // namespace fond_ladder::inline v0::scene

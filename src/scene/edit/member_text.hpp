@@ -25,11 +25,11 @@ class MemberPath {
   /// The key in the table; null for what is none.
   [[nodiscard]] const KeyEntry* entry() const { return entry_; }
 
-  /// A value as JSON: as it stands where it is JSON, else as a word. What names or says words is always a text.
+  /// A value as JSON: unchanged if it is JSON, else as a word. Names and texts are always strings.
   [[nodiscard]] std::string value_text(std::string_view value) const;
   /// The same of a text, without quotes.
   [[nodiscard]] std::string plain_text(std::string_view value) const;
-  /// The value of the key, as JSON, in the form that a step can be set in: where one word stands for a part alone, an
+  /// The value of the key, as JSON, in the form in which a step can be set: if one word stands for a part alone, an
   /// object of that part.
   [[nodiscard]] std::string opened(const std::string& json) const;
 
@@ -39,7 +39,7 @@ class MemberPath {
   const KeyEntry* entry_ = nullptr;
 };
 
-/// JSON with what is at `steps` inside it changed. A length that is said for all sides, or both axes, goes on holding
+/// JSON with the value at `steps` inside it changed. A length for all sides, or both axes, stays in force
 /// for the others.
 [[nodiscard]] std::string changed_value(const std::string& json, std::span<const std::string> steps,
                                         const std::string& value);

@@ -36,9 +36,9 @@ class Nester {
     if (list != no_value) {
       return splices.put_in(list, before ? text_.now().value_of(before) : no_value, json, out);
     }
-    SaidInside said;
-    said.at("children").json = "[" + json + "]";
-    splices.say(text_.now().value_of(container), said);
+    MemberEdit edit;
+    edit.at("children").json = "[" + json + "]";
+    splices.set(text_.now().value_of(container), edit);
   }
 
   /// The child that a place is ahead of, none for the end; `left_out` are counted out.

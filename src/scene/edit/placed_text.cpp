@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// A node of the tree stands in the file as an object of its own, or in a part, or for all of its copies: what is to be
-// said of it is written where it speaks of that node alone.
+// A node of the tree is an object of its own in the file, or is inside a part, or is one of several copies: an edit of
+// it is written where it affects that node alone.
 #include "scene/edit/placed_text.hpp"
 
 #include <algorithm>
@@ -77,7 +77,7 @@ NodeId PlacedText::topmost_copy(NodeId node) const {
   return top;
 }
 
-/// The nodes of a parent that one object of the file stands for: copies, or one alone.
+/// The nodes of a parent that come from one object of the file: copies, or a single one.
 std::vector<NodeId> PlacedText::copies_of(NodeId node) const {
   if (!tree().parent(node)) return {node};
   std::vector<NodeId> all = tree().children(tree().parent(node));
@@ -96,7 +96,7 @@ std::vector<std::string_view> PlacedText::keys_of_each(NodeId node) const {
   return keys;
 }
 
-/// Reads a text that says the same in other words.
+/// Reads a text that means the same in other words.
 void PlacedText::go_on_with(std::string text) {
   try {
     now_ = std::make_shared<const ReadText>(std::move(text), file_name_);
@@ -119,7 +119,7 @@ bool PlacedText::write_out_copies(NodeId node) {
       now_ = std::move(after);
       return false;
     }
-  } catch (const BadScene&) {  // their number is said elsewhere
+  } catch (const BadScene&) {  // reported elsewhere
   }
   Splices in_full(document(), now_->text);
   in_full.replace(now_->value_of(node), node_texts(now_->scene, copies, Copies::one_by_one, keys_of_each(node)));
@@ -130,9 +130,9 @@ bool PlacedText::write_out_copies(NodeId node) {
 std::string under_name(const JsonDocument& alone, const std::string& object, const std::string& name,
                        std::string_view without) {
   Splices splices(alone, object);
-  SaidInside said;
-  if (!name.empty()) said.at("name").json = json_text(name);
-  splices.say(alone.root(), said);
+  MemberEdit edit;
+  if (!name.empty()) edit.at("name").json = json_text(name);
+  splices.set(alone.root(), edit);
   if (const ValueId out = alone.member(alone.root(), without); out != no_value) splices.take_out(alone.root(), {out});
   return splices.text();
 }
@@ -194,18 +194,18 @@ std::optional<ItemSpot> PlacedText::item_of(NodeId node) const {
 bool PlacedText::write_out_dots(ValueId object) {
   const ValueId with = document().speaks_of_inner(object) ? object : document().member(object, "with");
   bool has_dots = false;
-  SaidInside all;
+  MemberEdit all;
   const Splices written(document(), now_->text);
   for (ValueId id = with == no_value ? with : document()[with].first; id != no_value; id = document()[id].next) {
-    SaidInside& said = all.at(document()[id].key);
+    MemberEdit& edit = all.at(document()[id].key);
     has_dots = has_dots || document()[id].written != no_value;
     if (document()[id].type != JsonValue::Type::object) {
-      said.json = written.text_of(id);
+      edit.json = written.text_of(id);
       continue;
     }
-    if (document()[id].first == no_value) said.json = "{}";
+    if (document()[id].first == no_value) edit.json = "{}";
     for (ValueId key = document()[id].first; key != no_value; key = document()[key].next)
-      said.at(document()[key].key).json = written.text_of(key);
+      edit.at(document()[key].key).json = written.text_of(key);
   }
   if (!has_dots) return true;
   Splices splices(document(), now_->text);
@@ -222,9 +222,9 @@ bool PlacedText::write_out_each(const std::vector<NodeId>& nodes) {
     const NodeId parent = tree().parent(node);
     const ValueId object = now_->value_of(node);
     if (!parent || !scene.origins || !known.insert(object).second) continue;
-    std::map<std::uint8_t, Source> last;  // who says a key in the end
-    for (const auto& said : scene.origins->of(node)) last[said.key] = said.source;
-    SaidInside own;
+    std::map<std::uint8_t, Source> last;  // the strongest source of each key
+    for (const auto& edit : scene.origins->of(node)) last[edit.key] = edit.source;
+    MemberEdit own;
     const Keys keys = tree().keys(node);
     for (const auto& [key, source] : last) {
       const KeyEntry& entry = key_table()[key];
@@ -233,7 +233,7 @@ bool PlacedText::write_out_each(const std::vector<NodeId>& nodes) {
     const ValueId each = document().member(now_->value_of(parent), "each_child");
     const ValueId when = each == no_value ? no_value : document().member(each, "when");
     if (when != no_value && document().member(object, "when") == no_value) own.at("when").json = splices.text_of(when);
-    if (!own.members.empty()) splices.say(object, own);
+    if (!own.members.empty()) splices.set(object, own);
   }
   if (splices.empty()) return true;
   go_on_with(splices.text());
@@ -241,7 +241,7 @@ bool PlacedText::write_out_each(const std::vector<NodeId>& nodes) {
 }
 
 bool PlacedText::find_spots(const std::vector<NodeId>& nodes, std::map<Spot, NodeId>& spots) {
-  std::map<ValueId, std::size_t> written;  // how many nodes an object stands for
+  std::map<ValueId, std::size_t> written;  // the number of nodes from each object
   for (const NodeId node : tree().nodes()) ++written[now_->value_of(node)];
   std::map<Spot, std::size_t> allow;
   for (const NodeId node : nodes) {

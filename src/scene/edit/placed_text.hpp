@@ -17,14 +17,14 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Where one node of the tree can be spoken of: by its own object, or by what a use of a part says of its inside.
+/// Where settings of one node of the tree can be written: its own object, or the `with` of a use of a part.
 struct Spot {
   ValueId object = no_value;
   std::string inner;  // the path inside the part; empty for the object itself
   friend auto operator<=>(const Spot&, const Spot&) = default;
 };
 
-/// Where one copy of a list, or a node in it, can be spoken of: by what the list says of that copy.
+/// Where settings of one copy of a list, or of a node in it, can be written: the item of the list for that copy.
 struct ItemSpot {
   ValueId item = no_value;
   std::string inner;  // the path inside the copy; empty for the copy itself
@@ -53,7 +53,7 @@ class PlacedText {
   /// Those of several, each once, in the order of their first naming.
   [[nodiscard]] std::vector<NodeId> nodes_among(const std::vector<std::string>& patterns) const;
 
-  /// The node itself, or the outermost use of a part that it lies in.
+  /// The node itself, or the outermost use of a part around it.
   [[nodiscard]] NodeId written_outside(NodeId node) const;
   /// Nothing for a node that is in no list of copies, or in one that does not stand by itself.
   [[nodiscard]] std::optional<ItemSpot> item_of(NodeId node) const;
@@ -64,20 +64,20 @@ class PlacedText {
 
   /// Writes the copies that a node is one of as nodes of their own. Always returns false.
   bool write_out_copies(NodeId node);
-  /// Writes a use of a part as the nodes that it stands for. Always returns false.
+  /// Replaces a use of a part by the nodes that it makes. Always returns false.
   bool write_out_use(NodeId use);
   /// Whether a node has an object of its own.
   bool stands_alone(NodeId node);
-  /// The same, of a container whose children are to be written.
+  /// The same, for a container whose children are to be written.
   bool holds_alone(NodeId container);
   /// Writes out the short keys of a `with` or of an item of `copies`, as in "about.text", so that keys can be put among
   /// them.
   bool write_out_dots(ValueId object);
-  /// Writes copies that are a list as nodes of their own, where a node is one of them or lies in one.
+  /// Writes copies that are a list as nodes of their own, if a node is one of them or inside one.
   bool write_out_items(const std::vector<NodeId>& nodes);
   /// Writes into nodes that are about to leave their parent what its `each_child` gives them.
   bool write_out_each(const std::vector<NodeId>& nodes);
-  /// Fills the spots of some nodes, where these are all that each spot speaks of.
+  /// Fills the spots of some nodes, if each spot affects no other nodes.
   bool find_spots(const std::vector<NodeId>& nodes, std::map<Spot, NodeId>& spots);
 
  private:

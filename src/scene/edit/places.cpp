@@ -24,11 +24,11 @@ std::optional<Position> Places::of_node(const std::string& path, const std::stri
   }
   const std::vector<NodeId> found = read_->scene.tree.matches(path);
   if (found.empty()) return {};
-  NodeId here = found.front();  // what another file says stands here where it is used
+  NodeId here = found.front();  // nodes of another file have their place where they are used
   while (document.text_of(read_->value_of(here)) != 0) here = read_->scene.tree.parent(here);
   const ValueId node = read_->value_of(here);
-  const ValueId said = document.member(node, key);
-  return at(said == no_value ? node : said);
+  const ValueId value = document.member(node, key);
+  return at(value == no_value ? node : value);
 }
 
 std::optional<Position> Places::of_claim(std::size_t number) const {

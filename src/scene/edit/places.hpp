@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Where in its file something stands that a command has found in a scene.
+// The place in a file of what a command has found in a scene.
 
 #include <memory>
 #include <optional>
@@ -25,7 +25,7 @@ class Places {
   Places(const Places&) = delete;
   Places& operator=(const Places&) = delete;
 
-  /// A node by its whole path, or one of its keys where that is said in the node itself. Without a path a range of the
+  /// A node by its full path, or one of its keys if the node sets it itself. Without a path, a range of the
   /// name `otherwise`, or else the top of the file. None where the file has no such node (one that was tried).
   [[nodiscard]] std::optional<Position> of_node(const std::string& path, const std::string& key,
                                                 const std::string& otherwise = {}) const;

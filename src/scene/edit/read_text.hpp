@@ -9,12 +9,12 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// The text of a scene file with all that reading it told.
+/// The text of a scene file with everything that was read from it.
 struct ReadText {
   /// Throws BadScene.
   ReadText(std::string json, const std::string& file_name);
 
-  /// Whether a value stands in the definition of a part, or in another file.
+  /// Whether a value is in the definition of a part, or in another file.
   [[nodiscard]] bool is_in_parts(ValueId value) const;
   [[nodiscard]] ValueId value_of(NodeId node) const { return written.of(node).value; }
 

@@ -30,8 +30,8 @@ class KeySetter {
     std::map<Spot, NodeId> spots;
     if (const auto done = set_in_items(nodes, path, words.value, splices, changed)) return *done;
     if (!text_.find_spots(nodes, spots)) return false;
-    if (path.way().front() != "copies" && !is_said_of_none(nodes, path) && !text_.write_out_items(nodes)) return false;
-    std::map<ValueId, SaidInside> said;
+    if (path.way().front() != "copies" && !is_set_on_none(nodes, path) && !text_.write_out_items(nodes)) return false;
+    std::map<ValueId, MemberEdit> edits;
     std::map<ValueId, std::vector<ValueId>> out;
     for (const auto& of_spot : spots) {
       const Spot& spot = of_spot.first;
@@ -40,17 +40,17 @@ class KeySetter {
       if (!spot.inner.empty())
         way.insert(way.begin(), {"with", inner_key(text_.document().member(spot.object, "with"), spot.inner)});
       put(
-          spot.object, way, path, words.value, [&] { return value_now(node, path); }, said, out);
+          spot.object, way, path, words.value, [&] { return value_now(node, path); }, edits, out);
     }
-    if (said.empty() && out.empty()) throw text_.refusal("there is nothing to remove" + sayer_of(nodes, path));
-    for (const auto& [object, what] : said) splices.say(object, what);
+    if (edits.empty() && out.empty()) throw text_.refusal("there is nothing to remove" + sayer_of(nodes, path));
+    for (const auto& [object, what] : edits) splices.set(object, what);
     for (const auto& [object, what] : out) splices.take_out(object, what);
     note_set(nodes, path, words.value, changed);
     return true;
   }
 
  private:
-  /// How an object says the path of an inner node: as it does already, else so that it is not read as a key.
+  /// The path of an inner node as a member name: the one that is already there, else one that cannot be read as a key.
   [[nodiscard]] std::string inner_key(ValueId object, const std::string& path) const {
     const std::string marked = std::string(inner_path_mark) + path;
     const bool is_key = find_key(path) != nullptr || shapes(path);
@@ -58,8 +58,8 @@ class KeySetter {
     return is_key || is_marked ? marked : path;
   }
 
-  /// Whether no item of a list of copies says a key of these nodes, which are all of the copies.
-  [[nodiscard]] bool is_said_of_none(const std::vector<NodeId>& nodes, const MemberPath& path) const {
+  /// Whether no item of a list of copies sets a key of these nodes, which are all of the copies.
+  [[nodiscard]] bool is_set_on_none(const std::vector<NodeId>& nodes, const MemberPath& path) const {
     std::set<ValueId> items;
     std::size_t copies = 0;
     for (const NodeId node : nodes) {
@@ -68,20 +68,20 @@ class KeySetter {
       const JsonDocument& document = text_.document();
       copies = 0;
       for (ValueId id = document[document[spot->item].parent].first; id != no_value; id = document[id].next) ++copies;
-      const ValueId said =
+      const ValueId edits =
           spot->inner.empty() ? spot->item : document.member(spot->item, inner_key(spot->item, spot->inner));
-      if (said != no_value && document.member(said, path.way().front()) != no_value) return false;
+      if (edits != no_value && document.member(edits, path.way().front()) != no_value) return false;
     }
     return items.size() == copies;
   }
 
-  /// Sets a key where a list of copies says what is another in each; nothing where it is to be set elsewhere.
+  /// Sets a key in a list of copies that sets it differently for each; returns false if it is to be set elsewhere.
   std::optional<bool> set_in_items(const std::vector<NodeId>& nodes, const MemberPath& path, const std::string& value,
                                    Splices& splices, ChangedText& changed) {
     if (path.way().front() == "copies" || path.way().front() == "name" || value == "null" ||
-        is_said_of_none(nodes, path))
+        is_set_on_none(nodes, path))
       return {};
-    std::map<ValueId, SaidInside> said;
+    std::map<ValueId, MemberEdit> edits;
     std::map<ValueId, std::vector<ValueId>> out;
     for (const NodeId node : nodes) {
       const auto spot = text_.item_of(node);
@@ -90,17 +90,17 @@ class KeySetter {
       std::vector<std::string> way = path.way();
       if (!spot->inner.empty()) way.insert(way.begin(), inner_key(spot->item, spot->inner));
       put(
-          spot->item, way, path, value, [&] { return value_now(node, path); }, said, out);
+          spot->item, way, path, value, [&] { return value_now(node, path); }, edits, out);
     }
-    for (const auto& [object, what] : said) splices.say(object, what);
+    for (const auto& [object, what] : edits) splices.set(object, what);
     note_set(nodes, path, value, changed);
     return true;
   }
 
-  /// Puts what is said into `said`, or what is to be left out into `out`.
+  /// Adds what to set to `edits`, or what to remove to `out`.
   template <class ValueNow>
   void put(ValueId object, const std::vector<std::string>& way, const MemberPath& path, const std::string& value,
-           const ValueNow& value_now, std::map<ValueId, SaidInside>& said,
+           const ValueNow& value_now, std::map<ValueId, MemberEdit>& edits,
            std::map<ValueId, std::vector<ValueId>>& out) const {
     ValueId known = object;
     for (const std::string& step : way) known = known == no_value ? known : text_.document().member(known, step);
@@ -110,7 +110,7 @@ class KeySetter {
       if (known != no_value) out[text_.document()[known].parent].push_back(known);
       return;
     }
-    SaidInside* at = &said[object];
+    MemberEdit* at = &edits[object];
     for (const std::string& step : way) at = &at->at(step);
     const std::string base = known != no_value       ? Splices(text_.document(), text_.now().text).text_of(known)
                              : path.inside().empty() ? ""
@@ -118,20 +118,20 @@ class KeySetter {
     at->json = changed_value(path.opened(base), path.inside(), path.value_text(value));
   }
 
-  /// What a node's key is now, as JSON, whoever says it; empty when nobody does.
+  /// The current value of a node's key, as JSON, from any source; empty if it is not set.
   [[nodiscard]] std::string value_now(NodeId node, const MemberPath& path) const {
     const Keys keys = text_.tree().keys(node);
     const KeyEntry* entry = path.entry();
-    return entry != nullptr && path.way().size() == 1 && is_said(*entry, keys) ? value_text(*entry, keys) : "";
+    return entry != nullptr && path.way().size() == 1 && is_set(*entry, keys) ? value_text(*entry, keys) : "";
   }
 
-  /// `; it is said by the shared keys "button"`, of a key that a node does not say itself.
+  /// `; the key comes from shared "button"`, for a key that a node does not set itself.
   [[nodiscard]] std::string sayer_of(const std::vector<NodeId>& nodes, const MemberPath& path) const {
     if (path.entry() == nullptr || !text_.now().scene.origins) return "";
-    for (const auto& said : text_.now().scene.origins->of(nodes.front())) {
-      if (said.key != place_of(*path.entry()) || said.source == Source::own) continue;
-      const std::string& name = text_.now().scene.origins->name_at(said.name);
-      return "; the key comes from " + std::string(word(said.source)) + (name.empty() ? "" : " \"" + name + "\"");
+    for (const auto& edits : text_.now().scene.origins->of(nodes.front())) {
+      if (edits.key != place_of(*path.entry()) || edits.source == Source::own) continue;
+      const std::string& name = text_.now().scene.origins->name_at(edits.name);
+      return "; the key comes from " + std::string(word(edits.source)) + (name.empty() ? "" : " \"" + name + "\"");
     }
     return "";
   }
@@ -157,15 +157,15 @@ class KeySetter {
         throw text_.refusal(fault.what());
       }
     }
-    tell_forms(nodes, place_of(*entry), key, changed.hints);
+    set_forms(nodes, place_of(*entry), key, changed.hints);
   }
 
-  /// Says where ranges and modes go on saying something else.
-  void tell_forms(const std::vector<NodeId>& nodes, std::size_t key, const std::string& name,
-                  std::vector<std::string>& hints) const {
+  /// Lists the ranges and modes in which another value stays in force.
+  void set_forms(const std::vector<NodeId>& nodes, std::size_t key, const std::string& name,
+                 std::vector<std::string>& hints) const {
     std::map<std::string, NodeId> forms;
     for (const When& when : text_.now().scene.whens) {
-      if (when.change.says_at(key) && std::ranges::find(nodes, when.node) != nodes.end())
+      if (when.change.sets(key) && std::ranges::find(nodes, when.node) != nodes.end())
         forms.try_emplace(when.name, when.node);
     }
     for (const auto& [form, node] : forms) {
@@ -217,12 +217,12 @@ class KeySetter {
       throw text_.refusal("a key is missing, as in " + words.steps[0] + ".NAME.KEY=VALUE");
     const auto rest = std::span(words.steps).subspan(steps);
     const MemberPath path = steps > 0 ? MemberPath(rest) : MemberPath::plain(rest);
-    std::map<ValueId, SaidInside> said;
+    std::map<ValueId, MemberEdit> edits;
     std::map<ValueId, std::vector<ValueId>> out;
     put(
-        object, path.way(), path, words.value, [] { return std::string(); }, said, out);
-    if (said.empty() && out.empty()) throw text_.refusal("there is nothing to remove");
-    for (const auto& [holder, what] : said) splices.say(holder, what);
+        object, path.way(), path, words.value, [] { return std::string(); }, edits, out);
+    if (edits.empty() && out.empty()) throw text_.refusal("there is nothing to remove");
+    for (const auto& [holder, what] : edits) splices.set(holder, what);
     for (const auto& [holder, what] : out) splices.take_out(holder, what);
     return true;
   }

@@ -10,31 +10,31 @@ namespace {
 
 using Type = JsonValue::Type;
 
-std::string member_text(const std::string& name, const SaidInside& said) {
-  return json_text(name) + ": " + json_of(said);
+std::string member_text(const std::string& name, const MemberEdit& edit) {
+  return json_text(name) + ": " + json_of(edit);
 }
 
 }  // namespace
 
-SaidInside& SaidInside::at(std::string_view member) {
-  for (auto& [name, said] : members) {
-    if (name == member) return said;
+MemberEdit& MemberEdit::at(std::string_view member) {
+  for (auto& [name, edit] : members) {
+    if (name == member) return edit;
   }
-  return members.emplace_back(Member{std::string(member), {}}).said;
+  return members.emplace_back(Member{std::string(member), {}}).edit;
 }
 
-std::string json_of(const SaidInside& said) {
-  if (said.members.empty()) return said.json;
-  if (!said.json.empty()) {
-    const JsonDocument document(said.json);
-    Splices splices(document, said.json);
-    SaidInside members;
-    members.members = said.members;
-    splices.say(document.root(), members);
+std::string json_of(const MemberEdit& edit) {
+  if (edit.members.empty()) return edit.json;
+  if (!edit.json.empty()) {
+    const JsonDocument document(edit.json);
+    Splices splices(document, edit.json);
+    MemberEdit members;
+    members.members = edit.members;
+    splices.set(document.root(), members);
     return splices.text();
   }
   std::string text;
-  for (const auto& [name, inner] : said.members) text += (text.empty() ? "{ " : ", ") + member_text(name, inner);
+  for (const auto& [name, inner] : edit.members) text += (text.empty() ? "{ " : ", ") + member_text(name, inner);
   return text + " }";
 }
 
@@ -49,14 +49,14 @@ void Splices::rename(ValueId member, std::string_view key) {
   stretches_.push_back({from, end + 1, json_text(key)});
 }
 
-void Splices::say(ValueId object, const SaidInside& said) {
+void Splices::set(ValueId object, const MemberEdit& edit) {
   std::string added;
-  for (const auto& [name, inner] : said.members) {
+  for (const auto& [name, inner] : edit.members) {
     const ValueId known = document_.member(object, name);
     if (known == no_value) {
       added += (added.empty() ? "" : ", ") + member_text(name, inner);
     } else if (!inner.members.empty() && inner.json.empty() && document_[known].type == Type::object) {
-      say(known, inner);
+      set(known, inner);
     } else {
       replace(known, json_of(inner));
     }

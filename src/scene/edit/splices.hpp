@@ -14,18 +14,18 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// What is to be said by an object: by member a value, or what an inner object is to say beside what it says already.
-struct SaidInside {
+/// A change to an object: by member a new value, or changes inside an object that is there already.
+struct MemberEdit {
   struct Member;
   std::string json;  ///< of the value; where there are members, of an object to begin from, or empty
   std::vector<Member> members;
 
   /// The place of a member, made where it is new.
-  [[nodiscard]] SaidInside& at(std::string_view member);
+  [[nodiscard]] MemberEdit& at(std::string_view member);
 };
-struct SaidInside::Member {
+struct MemberEdit::Member {
   std::string name;
-  SaidInside said;
+  MemberEdit edit;
 };
 
 class Splices {
@@ -36,8 +36,8 @@ class Splices {
   void replace(ValueId value, std::string json);
   /// Gives a member of an object another key.
   void rename(ValueId member, std::string_view key);
-  /// Says what is in `said` in an object that is in the document. A member is said once.
-  void say(ValueId object, const SaidInside& said);
+  /// Makes the changes in `edit` to an object of the document. Each member at most once.
+  void set(ValueId object, const MemberEdit& edit);
   /// Takes members of one object, or items of one list, out with their commas. Once for a list or object.
   void take_out(ValueId holder, const std::vector<ValueId>& values);
   /// Puts items into a list ahead of `before`, or behind the last one of those that stay; `out` are those of it that
@@ -62,7 +62,7 @@ class Splices {
   std::vector<Stretch> stretches_;
 };
 
-/// What is said as JSON, by itself.
-[[nodiscard]] std::string json_of(const SaidInside& said);
+/// The change as JSON of its own.
+[[nodiscard]] std::string json_of(const MemberEdit& edit);
 
 }  // namespace fond_ladder::inline v0::scene

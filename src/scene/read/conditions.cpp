@@ -58,7 +58,7 @@ class ConditionReader : private ObjectReader {
     if (!sound) faults_.add(document_, list, "\"modes\" must be a list of names");
   }
 
-  /// The name that an object of a list of ranges says, or none.
+  /// The name of an object in a list of ranges, or none.
   [[nodiscard]] ValueId name_of(ValueId range) const {
     const ValueId name = document_[range].type == Type::object ? document_.member(range, "name") : no_value;
     return name == no_value || document_[name].type != Type::string ? no_value : name;
@@ -141,7 +141,7 @@ class ConditionReader : private ObjectReader {
   }
 
   std::unordered_map<std::string, ValueId> strongest_;  // by the name of a range
-  std::unordered_map<std::string, std::size_t> modes_;  // by name, the text that says it first
+  std::unordered_map<std::string, std::size_t> modes_;  // by name, the text that declares it first
 };
 
 }  // namespace

@@ -15,7 +15,7 @@ struct Conditions {
   std::vector<Range> ranges;
   std::vector<std::string> modes;
   std::vector<std::string> names;          ///< of both
-  std::vector<std::string> of_used_files;  ///< those that the scene itself does not say
+  std::vector<std::string> of_used_files;  ///< those that the scene itself does not declare
   std::vector<Clash> clashes;
 };
 

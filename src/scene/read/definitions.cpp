@@ -106,11 +106,11 @@ void Definitions::refuse_circles() {
         way.push_back({name, 0});
         continue;
       }
-      constexpr std::size_t most_told = 8;
+      constexpr std::size_t most_listed = 8;
       std::string message = "the part \"" + name + "\" contains itself: ";
-      const std::size_t told = std::min(way.size(), met->second + most_told);
-      for (std::size_t i = met->second; i < told; ++i) message.append(way[i].name).append(" > ");
-      if (told < way.size()) message += "... > ";
+      const std::size_t settings = std::min(way.size(), met->second + most_listed);
+      for (std::size_t i = met->second; i < settings; ++i) message.append(way[i].name).append(" > ");
+      if (settings < way.size()) message += "... > ";
       at.leads_to = std::min(at.leads_to, met->second);
       faults_.add(document_, use, message.append(name));
     }
@@ -186,10 +186,10 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
     }
   }
   layers.push_back(place.use ? Layer{node, Source::part, place.use->name} : Layer{node});
-  for (const ToldByWith* told : place.told) {
-    for (const ValueId said : told->said) {
-      add_likes(said, layers);
-      layers.push_back({said, told->source});
+  for (const WithSettings* settings : place.settings) {
+    for (const ValueId objects : settings->objects) {
+      add_likes(objects, layers);
+      layers.push_back({objects, settings->source});
     }
   }
   for (const Layer& layer : layers) {
@@ -260,13 +260,13 @@ const Definitions::Inner& Definitions::inner_of(ValueId root) {
 }
 
 /// Finds out which inner nodes the paths of an object mean.
-void Definitions::tell(ValueId object, ValueId root, ToldByWith& told) {
+void Definitions::add(ValueId object, ValueId root, WithSettings& settings) {
   for (ValueId id = document_[object].first; id != no_value; id = document_[id].next) {
     const std::string& key = document_[id].key;
     if (find_key(key) != nullptr || shapes(key) || document_[id].type != Type::object) continue;
     const Inner& inner = inner_of(root);
     if (looked_through_ >= limits::most_inner_nodes) {
-      if (told.source == Source::copies) {
+      if (settings.source == Source::copies) {
         return faults_.add(document_, object,
                            "the lists of copies up to here name inner nodes more than 500,000 times; use fewer keys");
       }
@@ -275,15 +275,15 @@ void Definitions::tell(ValueId object, ValueId root, ToldByWith& told) {
           "the parts used with \"with\" have more than 500,000 inner nodes in total; use fewer parts inside parts");
       return;
     }
-    tell_one(id, inner, told);
+    add_one(id, inner, settings);
   }
 }
 
 /// A path means the one node that has it, from the part's root, else the one that it is a tail of.
-void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
-  const std::string written = document_[said].key;
+void Definitions::add_one(ValueId objects, const Inner& inner, WithSettings& settings) {
+  const std::string written = document_[objects].key;
   const std::string key = written.starts_with(inner_path_mark) ? written.substr(inner_path_mark.size()) : written;
-  const std::string whole_node = told.source == Source::with ? "the part" : "it";
+  const std::string whole_node = settings.source == Source::with ? "the part" : "it";
   const std::string plain = without_indexes(key);
   const auto steps = steps_of(plain);
   std::vector<std::size_t> allow;
@@ -311,7 +311,7 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
     } else {
       message += inner.path(allow[0]) + " or " + inner.path(allow[1]);
     }
-    faults_.add(document_, said, message, true);
+    faults_.add(document_, objects, message, true);
     return;
   }
   // An index stays where it was written: at the end of the path.
@@ -320,58 +320,58 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
   std::size_t above = allow[0];
   for (std::size_t i = 0; i < steps.size(); ++i) above = inner.parent[above];
   for (; above != Inner::at_top; above = inner.parent[above]) way.insert(way.begin(), inner.step[above]);
-  ToldByWith* at = &told;
+  WithSettings* at = &settings;
   for (const std::string& step : way) {
     auto& next = at->inner[step];
-    if (!next) next = std::make_unique<ToldByWith>(told.source);
+    if (!next) next = std::make_unique<WithSettings>(settings.source);
     at = next.get();
   }
-  at->said.push_back(said);
+  at->objects.push_back(objects);
 }
 
 PlaceInPart Definitions::around_children(ValueId node, const PlaceInPart& place) {
   const ValueId root = part_of(node);
   if (root == no_value) return place;
-  auto& told = told_[node];
-  if (!told) {
-    // The part's root may use a part itself: its `with` speaks to the same inner nodes, and is weaker.
-    std::vector<std::pair<ValueId, ValueId>> speakers;  // with, and the root it speaks to
+  auto& settings = settings_[node];
+  if (!settings) {
+    // The part's root may use a part itself: its `with` refers to the same inner nodes, and is weaker.
+    std::vector<std::pair<ValueId, ValueId>> speakers;  // `with`, and the root that it refers to
     for (ValueId at = node; part_of(at) != no_value; at = part_of(at)) {
       const ValueId with = document_.member(at, "with");
       if (with != no_value && document_[with].type == Type::object) speakers.emplace_back(with, part_of(at));
     }
-    auto all = std::make_shared<ToldByWith>();
+    auto all = std::make_shared<WithSettings>();
     for (auto speaker = speakers.rbegin(); speaker != speakers.rend(); ++speaker) {
-      tell(speaker->first, speaker->second, *all);
+      add(speaker->first, speaker->second, *all);
     }
-    told = std::move(all);
+    settings = std::move(all);
   }
-  PlaceInPart around{std::make_shared<const PartUse>(PartUse{told, place.use, document_[root].key}), {}};
-  if (!told->inner.empty()) around.told.push_back(told.get());
-  around.told.insert(around.told.end(), place.told.begin(), place.told.end());
+  PlaceInPart around{std::make_shared<const PartUse>(PartUse{settings, place.use, document_[root].key}), {}};
+  if (!settings->inner.empty()) around.settings.push_back(settings.get());
+  around.settings.insert(around.settings.end(), place.settings.begin(), place.settings.end());
   return around;
 }
 
-void Definitions::tell_copy(ValueId item, ValueId node, PlaceInPart& place) {
-  auto& told = told_[item];
-  if (!told) {
-    auto all = std::make_shared<ToldByWith>(Source::copies);
-    all->said.push_back(item);
-    tell(item, node, *all);
-    told = std::move(all);
+void Definitions::add_copy(ValueId item, ValueId node, PlaceInPart& place) {
+  auto& settings = settings_[item];
+  if (!settings) {
+    auto all = std::make_shared<WithSettings>(Source::copies);
+    all->objects.push_back(item);
+    add(item, node, *all);
+    settings = std::move(all);
   }
-  place.told.insert(place.told.begin(), told.get());
+  place.settings.insert(place.settings.begin(), settings.get());
 }
 
 PlaceInPart Definitions::place_of_child(const PlaceInPart& around, ValueId child, std::size_t index, int copy) const {
   PlaceInPart place{around.use, {}};
-  if (around.told.empty()) return place;
+  if (around.settings.empty()) return place;
   const std::string step = step_of(child, index);
   const std::string of_copy = copy < 0 ? "" : step + "[" + std::to_string(copy) + "]";
-  for (const ToldByWith* told : around.told) {
+  for (const WithSettings* settings : around.settings) {
     for (const std::string* spoken_to : {&step, &of_copy}) {
-      const auto found = told->inner.find(*spoken_to);
-      if (found != told->inner.end()) place.told.push_back(found->second.get());
+      const auto found = settings->inner.find(*spoken_to);
+      if (found != settings->inner.end()) place.settings.push_back(found->second.get());
     }
   }
   return place;

@@ -2,8 +2,8 @@
 #pragma once
 
 // What a scene file defines once and uses often: parts and shared keys. A node of the file is a pile of objects that
-// say keys, each beating those below it: `each_child` of its parent, its part, what it is `like`, `with`, its own, and,
-// for a node inside a part, the `with` of whoever uses that part.
+// keys, each of which beats those before it: `each_child` of its parent, its part, its `like`, `with`, its own, and,
+// for a node inside a part, the `with` of each use of that part.
 
 #include <array>
 #include <map>
@@ -20,35 +20,35 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// What the `with` of a use of a part, or an item of `copies`, says of inner nodes: a tree of the steps by which it
-/// speaks to them.
-struct ToldByWith {
-  explicit ToldByWith(Source of = Source::with) : source(of) {}
+/// The settings for inner nodes in the `with` of a use of a part, or in an item of `copies`: a tree of the steps of
+/// their paths.
+struct WithSettings {
+  explicit WithSettings(Source of = Source::with) : source(of) {}
   Source source;
-  std::vector<ValueId> said;  ///< objects of keys, the weakest first
-  std::map<std::string, std::unique_ptr<ToldByWith>, std::less<>> inner;
+  std::vector<ValueId> objects;  ///< objects of keys, the weakest first
+  std::map<std::string, std::unique_ptr<WithSettings>, std::less<>> inner;
 };
 
 /// One use of a part.
 struct PartUse {
-  std::shared_ptr<const ToldByWith> told;
-  std::shared_ptr<const PartUse> outer;  ///< the use of a part that this use lies in
+  std::shared_ptr<const WithSettings> settings;
+  std::shared_ptr<const PartUse> outer;  ///< the use of a part around this use
   std::string_view name;                 ///< of the part
 };
 
-/// Where a node lies in the uses of parts around it; nowhere, outside of all parts.
+/// The uses of parts around a node; empty outside of all parts.
 struct PlaceInPart {
-  std::shared_ptr<const PartUse> use;   ///< the innermost
-  std::vector<const ToldByWith*> told;  ///< what is said of the node or below it, by the innermost use first
+  std::shared_ptr<const PartUse> use;         ///< the innermost
+  std::vector<const WithSettings*> settings;  ///< the settings for the node or below it, the innermost use first
 };
 
-/// An object that says keys of a node.
+/// An object with keys of a node.
 struct Layer {
   ValueId object = no_value;
   Source source = Source::own;
   std::string_view name{};  ///< of the part or the shared keys; as long as the document
 };
-/// All that say keys of one node, the weakest first.
+/// All objects with keys of one node, the weakest first.
 using Layers = std::vector<Layer>;
 
 class Definitions {
@@ -66,14 +66,14 @@ class Definitions {
 
   /// `each_child` may be none.
   [[nodiscard]] Layers layers_of(ValueId node, ValueId each, const PlaceInPart& place);
-  /// The strongest of some layers that says `key`, as the member, or none.
+  /// The member `key` of the strongest layer that has it, or none.
   [[nodiscard]] ValueId strongest(const Layers& layers, std::string_view key) const;
   /// The list of children of a node, its own or its part's; none when there is none.
   [[nodiscard]] ValueId children_of(ValueId node) const;
-  /// What the children of a node lie in: the use of a part that begins with it, and what it lies in itself.
+  /// The place of the children of a node: the use of a part that begins with it, and those around it.
   [[nodiscard]] PlaceInPart around_children(ValueId node, const PlaceInPart& place);
-  /// Adds what an item of `copies` says to one copy of `node` and to what is in it.
-  void tell_copy(ValueId item, ValueId node, PlaceInPart& place);
+  /// Adds the settings of an item of `copies` for one copy of `node` and its descendants.
+  void add_copy(ValueId item, ValueId node, PlaceInPart& place);
   /// The place of one of those children, `index` among its siblings, and of one copy of it; -1: of all.
   [[nodiscard]] PlaceInPart place_of_child(const PlaceInPart& around, ValueId child, std::size_t index, int copy) const;
   /// The name that a node has by its own keys, or by those of its part's root; empty when it has none.
@@ -93,7 +93,7 @@ class Definitions {
   void add_part(ValueId root, Layers& layers);
   void learn(ValueId id, std::unordered_map<std::string, ValueId>& defined);
   [[nodiscard]] std::string hint(std::string_view typed, const std::unordered_map<std::string, ValueId>& defined) const;
-  /// The nodes inside a part, by which `with` may speak of them.
+  /// The nodes inside a part that `with` may name.
   struct Inner {
     std::vector<std::size_t> parent;  ///< by place in this list; of those at the top `npos`
     std::vector<std::string> step;
@@ -102,8 +102,8 @@ class Definitions {
     [[nodiscard]] std::string path(std::size_t node) const;
   };
   [[nodiscard]] const Inner& inner_of(ValueId root);
-  void tell(ValueId object, ValueId root, ToldByWith& told);
-  void tell_one(ValueId said, const Inner& inner, ToldByWith& told);
+  void add(ValueId object, ValueId root, WithSettings& settings);
+  void add_one(ValueId objects, const Inner& inner, WithSettings& settings);
 
   const JsonDocument& document_;
   Faults& faults_;
@@ -111,8 +111,8 @@ class Definitions {
   std::set<std::pair<Source, std::string_view>> used_;
   std::unordered_set<std::string> circular_;  // parts that were refused
   std::unordered_map<ValueId, Inner> inner_;  // by root
-  std::unordered_map<ValueId, std::shared_ptr<const ToldByWith>>
-      told_;  // by node that uses a part, or by item of `copies`
+  std::unordered_map<ValueId, std::shared_ptr<const WithSettings>>
+      settings_;  // by node that uses a part, or by item of `copies`
   std::size_t looked_through_ = 0;
 };
 

@@ -12,7 +12,7 @@ std::string SceneError::text() const {
   std::string text = printable(file) + ":";
   if (line > 0) text += std::to_string(line) + ":" + std::to_string(column) + ":";
   text += " error: " + printable(message);
-  constexpr std::size_t longest = 400, shown = 180;  // of a node that lies deep
+  constexpr std::size_t longest = 400, shown = 180;  // of a deep node
   std::string at = printable(with_short_names(pointer));
   if (at.size() > longest) at = utf8_of(at.substr(0, shown) + " ... " + at.substr(at.size() - shown));
   if (!at.empty()) text += " (at " + at + ")";

@@ -13,7 +13,7 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Collects what is wrong with one document, each of its texts a file, to be told all at once.
+/// Collects the errors of one document, each of whose texts is a file, to report them together.
 class Faults {
  public:
   Faults(std::string file, std::string_view text) { add_text(std::move(file), text); }
@@ -27,10 +27,10 @@ class Faults {
   void add(const JsonDocument& document, ValueId value, std::string message, bool at_key = false);
   /// A fault at an offset in the text that was taken in last.
   void add_at(std::size_t offset, std::string message);
-  /// Where a value stands, as a fault without a message.
+  /// The place of a value, as an error without a message.
   [[nodiscard]] SceneError placed_at(const JsonDocument& document, ValueId value) const;
   [[nodiscard]] bool empty() const { return found_.empty(); }
-  /// Whether more will be counted at most, so that nobody needs to look for the nearest word.
+  /// Whether further errors are only counted, so that no nearest word needs to be found.
   [[nodiscard]] bool lists_no_more() const;
   /// Whether so much is wrong that reading on is of no use.
   [[nodiscard]] bool is_full() const;

@@ -52,16 +52,17 @@ void FontReader::read_one(ValueId id, std::vector<NamedFont>& fonts) {
   bool is_sound = true;
   if (document_[id].type == Type::object) {
     refuse_twins(id);
-    for_each_member(id, [&](ValueId inner, const JsonValue& said) {
-      if (said.key != "family" && said.key != "file") {
+    for_each_member(id, [&](ValueId inner, const JsonValue& value) {
+      if (value.key != "family" && value.key != "file") {
         unknown_key(inner, font_keys);
         is_sound = false;
-      } else if (said.type != Type::string || said.text.empty() || said.text.find('\0') != std::string::npos) {
-        faults_.add(document_, inner, "\"" + said.key + "\" must be a name in quotes");
-      } else if (said.key == "family") {
-        font.family = said.text;
+      } else if (value.type != Type::string || value.text.empty() || value.text.find('\0') != std::string::npos) {
+        faults_.add(document_, inner, "\"" + value.key + "\" must be a name in quotes");
+      } else if (value.key == "family") {
+        font.family = value.text;
       } else {
-        font.file = said.text.front() == '/' ? said.text : place.file.substr(0, place.file.rfind('/') + 1) + said.text;
+        font.file =
+            value.text.front() == '/' ? value.text : place.file.substr(0, place.file.rfind('/') + 1) + value.text;
       }
     });
   }
@@ -75,10 +76,10 @@ void FontReader::read_one(ValueId id, std::vector<NamedFont>& fonts) {
     return;
   }
   names_.insert(font.name);
-  places_.emplace(font.said_at, id);
+  places_.emplace(font.source_place, id);
   const auto same = std::ranges::find(fonts, font.name, &NamedFont::name);
   if (same == fonts.end()) return fonts.push_back(std::move(font));
-  const ValueId beaten = places_.at(same->said_at);
+  const ValueId beaten = places_.at(same->source_place);
   const bool is_own = document_.text_of(id) == 0;
   if (is_own) std::erase_if(clashes, [&](const Clash& one) { return one.counts == beaten; });
   if (!is_own && !document_.equal_values(beaten, id)) clashes.push_back({beaten, id});
@@ -107,7 +108,7 @@ void FontReader::set_words_of(Scene& scene) {
     set_words(scene, TextMetrics::fonts);
   } catch (const BadFonts& bad) {
     for (const BadFonts::Fault& fault : bad.faults()) {
-      const auto place = places_.find(fault.said_at);
+      const auto place = places_.find(fault.source_place);
       faults_.add(document_,
                   place == places_.end() ? document_.member(document_.root(), "text_metrics") : place->second,
                   fault.message);

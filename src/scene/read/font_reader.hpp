@@ -12,7 +12,7 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Reads the fonts of a scene, of the files that it uses and of its locales, and keeps where each is said.
+/// Reads the fonts of a scene, of the files that it uses and of its locales, and keeps the place of each.
 class FontReader : private ObjectReader {
  public:
   FontReader(const JsonDocument& document, Faults& faults) : ObjectReader(document, faults) {}
@@ -20,9 +20,9 @@ class FontReader : private ObjectReader {
   /// Reads objects of fonts, the weakest first: one beats another of that name in those before it. Files are looked for
   /// beside the scene file that names them.
   [[nodiscard]] std::vector<NamedFont> read(const std::vector<ValueId>& objects);
-  /// When all are read: refuses the names of fonts that nodes say and none of them has.
+  /// After all are read: refuses font names of nodes that no font has.
   void refuse_unknown();
-  /// Measures the words of the scene with them. What is wrong with a font is told where it is said; then throws
+  /// Measures the text of the scene with them. Errors of a font are reported at its place; then throws
   /// BadScene.
   void set_words_of(Scene& scene);
 
@@ -32,7 +32,7 @@ class FontReader : private ObjectReader {
   void read_all(ValueId object, std::vector<NamedFont>& fonts);
   void read_one(ValueId id, std::vector<NamedFont>& fonts);
 
-  std::map<std::string, ValueId> places_;  // by what NamedFont has them said at
+  std::map<std::string, ValueId> places_;  // by NamedFont::source_place
   std::set<std::string> names_;
 };
 

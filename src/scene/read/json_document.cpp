@@ -69,7 +69,7 @@ namespace {
 
 using nlohmann::json;
 
-/// The last character before a place that is no blank, and where it stands; 0 for none.
+/// The last character before a place that is not a blank, and its place; 0 for none.
 std::pair<char, std::size_t> character_before(std::string_view text, std::size_t at) {
   while (at > 0) {
     if (std::string_view(" \t\r\n").find(text[--at]) == std::string_view::npos) return {text[at], at};
@@ -77,7 +77,7 @@ std::pair<char, std::size_t> character_before(std::string_view text, std::size_t
   return {0, 0};
 }
 
-/// The brackets that are open at a place, outermost first, in a text whose tokens the parser has accepted up to there.
+/// The open brackets at a place, outermost first, in a text whose tokens the parser has accepted up to there.
 std::vector<std::size_t> open_brackets(std::string_view text, std::size_t end) {
   std::vector<std::size_t> open;
   json_reading::TokenCursor cursor(text.substr(0, end));
@@ -100,7 +100,7 @@ std::string bracket_text(std::string_view text, std::size_t at) {
          std::to_string(position.column);
 }
 
-/// What the parser says, without its numbers and places, as one short line.
+/// The parser's message, without its numbers and places, as one short line.
 std::string parser_words(std::string message) {
   for (const std::string_view lead : {"] ", ": "}) {
     const std::size_t end = message.find(lead);
@@ -108,7 +108,7 @@ std::string parser_words(std::string message) {
       message.erase(0, end + lead.size());
     }
   }
-  message.erase(std::min(message.find("; last read"), message.size()));  // the file may be nobody's to show
+  message.erase(std::min(message.find("; last read"), message.size()));  // the content of the file may be secret
   std::ranges::replace_if(
       message, [](unsigned char c) { return c < ' ' || c == 0x7F; }, '?');
   constexpr std::size_t longest = 200;
@@ -116,30 +116,31 @@ std::string parser_words(std::string message) {
 }
 
 /// The slips that people make, in our words; whatever else, in the parser's.
-JsonFault fault_of(std::string_view text, std::size_t at, const std::string& said) {
-  const auto says = [&](std::string_view words) { return said.find(words) != std::string::npos; };
+JsonFault fault_of(std::string_view text, std::size_t at, const std::string& message) {
+  const auto contains = [&](std::string_view words) { return message.find(words) != std::string::npos; };
   at = std::min(at, text.size());
-  // The parser stands at the end of the token that it did not expect.
-  if (says("unexpected end of input")) {
+  // The parser is at the end of the token that it did not expect.
+  if (contains("unexpected end of input")) {
     if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) return {at, "this is not JSON: the text is empty"};
     const std::vector<std::size_t> open = open_brackets(text, text.size());
     if (open.empty()) return {at, "the file ends too early: a value or a quote is missing"};
     return {at, "the file ends too early: " + bracket_text(text, open.back()) + " is not closed"};
   }
-  if (says("missing closing quote") || says("must be escaped")) {
+  if (contains("missing closing quote") || contains("must be escaped")) {
     const std::size_t line =
         text.rfind('\n', at > 0 ? at - 1 : 0) == std::string_view::npos ? 0 : text.rfind('\n', at > 0 ? at - 1 : 0);
-    if (text[std::min(at, text.size() - 1)] == '\n' || says("missing closing quote"))
+    if (text[std::min(at, text.size() - 1)] == '\n' || contains("missing closing quote"))
       return {std::max(line, text.rfind('"', at)),
               "the closing quote is missing on this line; write a line break in a text as \\n"};
     return {at, "a control character is not allowed in a text; write \\t, \\n or \\u0000"};
   }
-  if (says("surrogate")) return {at, "\\uD800 to \\uDBFF must be followed by \\uDC00 to \\uDFFF"};
-  if (says("4 hex digits")) return {at, "\\u needs four digits from 0 to 9 and A to F"};
+  if (contains("surrogate")) return {at, "\\uD800 to \\uDBFF must be followed by \\uDC00 to \\uDFFF"};
+  if (contains("4 hex digits")) return {at, "\\u needs four digits from 0 to 9 and A to F"};
   const std::size_t number = text.find_last_not_of("+-.eE0123456789", at > 0 ? at - 1 : 0) + 1;
-  if (says("number overflow")) return {number, "this number is too large; lengths go up to 1e9"};
-  if (says("invalid number")) return {number, "a number needs digits before and after its point and its e, as in 0.5"};
-  if (says("forbidden character after backslash"))
+  if (contains("number overflow")) return {number, "this number is too large; lengths go up to 1e9"};
+  if (contains("invalid number"))
+    return {number, "a number needs digits before and after its point and its e, as in 0.5"};
+  if (contains("forbidden character after backslash"))
     return {at, "valid escapes are \\\" \\\\ \\/ \\b \\f \\n \\r \\t and \\u"};
   const auto [before, place] = character_before(text, at);
   const char here = at < text.size() ? text[at] : '\0';
@@ -152,24 +153,25 @@ JsonFault fault_of(std::string_view text, std::size_t at, const std::string& sai
       return {at, "this " + std::string(1, here) + " closes nothing: " + bracket_text(text, open.back()) +
                       " is still open"};
   }
-  if (says("expected end of input"))
+  if (contains("expected end of input"))
     return {at, "there is text after the end of the scene; remove it, or one closing bracket"};
   const bool is_word = (here >= 'a' && here <= 'z') || (here >= 'A' && here <= 'Z') || here == '_' || here == '\'';
-  if (says("invalid literal") && says("object key")) return {at, "a key needs double quotes, as in \"width\""};
-  if (says("object separator") && says("expected ':'"))
+  if (contains("invalid literal") && contains("object key")) return {at, "a key needs double quotes, as in \"width\""};
+  if (contains("object separator") && contains("expected ':'"))
     return {at, "a colon is missing after the key, or a quote in it"};
   std::size_t digits = at;
   while (digits > 0 && text[digits - 1] >= '0' && text[digits - 1] <= '9') --digits;
   if (digits < at && text[digits] == '0' && here >= '0' && here <= '9')
     return {digits, "a number cannot begin with 0, except as in 0.5"};
-  if (says("while parsing value") && (here == '}' || here == ']' || here == ','))
+  if (contains("while parsing value") && (here == '}' || here == ']' || here == ','))
     return {at, "a value is missing before this"};
-  if (says("object separator") || says("while parsing object -") || says("while parsing array"))
+  if (contains("object separator") || contains("while parsing object -") || contains("while parsing array"))
     return {at, "a comma is missing before this"};
-  if (says("invalid literal") && is_word) return {at, "a word needs double quotes, as in \"row\""};
+  if (contains("invalid literal") && is_word) return {at, "a word needs double quotes, as in \"row\""};
   if (here == '+' || here == '.') return {at, "a number begins with a digit or with -, as in 0.5"};
-  if (says("invalid literal")) return {at, "this is not a value; texts and words need double quotes, as in \"row\""};
-  return {at, parser_words(said)};
+  if (contains("invalid literal"))
+    return {at, "this is not a value; texts and words need double quotes, as in \"row\""};
+  return {at, parser_words(message)};
 }
 
 /// Whether there are more values in some bytes than a scene has any use for.

@@ -39,7 +39,7 @@ struct JsonValue {
   std::uint32_t place = 0;            // among the siblings
   std::uint32_t offset = 0, end = 0;  // in the text, in bytes
   std::uint32_t key_offset = 0;
-  ValueId written = no_value;  // of what stands for another value (unfold_dotted_keys): that one
+  ValueId written = no_value;  // of a value that replaces another one (unfold_dotted_keys): that one
 };
 
 struct Position {
@@ -91,15 +91,15 @@ class JsonDocument {
     return value;
   }
   [[nodiscard]] ValueId root() const { return 0; }
-  /// Makes `"about.text": "x"` (or `"./about.text"`) where inner nodes are spoken of what it is short for,
-  /// `"about": {"text": "x"}`. Faults
+  /// Expands `"about.text": "x"` (or `"./about.text"`), where inner nodes may be named, to
+  /// `"about": {"text": "x"}`. Errors
   /// still name what is written.
   void unfold_dotted_keys();
   /// Whether an object gives keys to a node and to those inside of it: a `with`, or an item of `copies`.
   [[nodiscard]] bool speaks_of_inner(ValueId object) const;
-  /// Which of the texts a value stands in; 0: the first.
+  /// The text that contains a value; 0: the first.
   [[nodiscard]] std::size_t text_of(ValueId id) const;
-  /// Whether two values say the same, their keys and the order of members apart.
+  /// Whether two values are equal, without their keys and regardless of the order of members.
   [[nodiscard]] bool equal_values(ValueId one, ValueId other) const;
   /// The member of an object, or `no_value`.
   [[nodiscard]] ValueId member(ValueId object, std::string_view key) const;
@@ -135,7 +135,7 @@ class JsonDocument {
   std::size_t size_ = 0;
   std::vector<std::unique_ptr<char[]>> texts_;
   std::size_t text_space_ = 0;                    // left in the last of them
-  std::unordered_map<ValueId, ValueId> written_;  // what stands for which
+  std::unordered_map<ValueId, ValueId> written_;  // the written value for each expanded one
   std::vector<ValueId> roots_;
 };
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// One overload for every type a key can have. Each says what it wants when it gets something else.
+// One overload for every type that a key can have. Each says what it expects if it gets something else.
 #include "scene/read/key_reader.hpp"
 
 #include "model/nearest_word.hpp"
@@ -410,10 +410,10 @@ bool read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value
   try {
     std::visit(
         [&](auto field) {
-          static const Keys unsaid;
+          static const Keys defaults;
           auto& kept = keys.*field;
           using Value = std::remove_cvref_t<decltype(kept)>;
-          Value read = unsaid.*field;  // a key is said as a whole
+          Value read = defaults.*field;  // a key is replaced as a whole
           if constexpr (std::is_same_v<Value, Sizing>) {
             reader.read(read, entry.domain != Domain::no_fill);
           } else if constexpr (std::is_same_v<Value, Edges>) {

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Nodes of a scene file. What is written of a node lies in layers (definitions.hpp); its keys are read layer by layer,
+// Nodes of a scene file. The settings of a node are in layers (definitions.hpp); its keys are read layer by layer,
 // its copies and its children are put on a list of what is still to be read.
 #include "scene/read/node_reader.hpp"
 
@@ -25,7 +25,7 @@ constexpr std::array<std::string_view, 5> not_of_a_copy{"name", "children", "cop
 
 }  // namespace
 
-/// Calls `each(id, member)` for everything that the layers of a node say under conditions.
+/// Calls `each(id, member)` for everything that the layers of a node set under conditions.
 template <class Each>
 void NodeReader::for_each_when(const Layers& layers, Each each) {
   for (const Layer& layer : layers) {
@@ -57,7 +57,7 @@ void NodeReader::read(ValueId root, Parts parts) {
 
 void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
   PlaceInPart place = at.around ? definitions_.place_of_child(*at.around, at.value, at.index, at.copy) : PlaceInPart{};
-  if (at.item != no_value) definitions_.tell_copy(at.item, at.value, place);
+  if (at.item != no_value) definitions_.add_copy(at.item, at.value, place);
   const Layers layers = definitions_.layers_of(at.value, at.each, place);
   if (!pay_for(layers)) {
     faults_.add(document_, at.value,
@@ -69,7 +69,7 @@ void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
   const Keys keys = read_keys(at, layers);
   refuse_unknown_area(at, keys);
   const NodeId node = plant(at.parent, keys);
-  origins.note(node, said_);
+  origins.note(node, set_bits_);
   if (written != nullptr) written->note(node, {at.value, at.copy});
   if (keys.pin && !keys.pin->ties.empty()) tied_.push_back({node, definitions_.strongest(layers, "pin")});
   const auto scope = scope_of(at, layers, keys);
@@ -77,17 +77,17 @@ void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
   open_children(at, layers, place, node, keys, scope, open);
 }
 
-/// Pays for a node by what is said of it, its children and its copies left out.
+/// Charges a node for the bytes of its settings, without its children and its copies.
 bool NodeReader::pay_for(const Layers& layers) {
-  std::size_t said = 0;
+  std::size_t bytes = 0;
   for (const Layer& layer : layers) {
-    said += document_.length(layer.object);
+    bytes += document_.length(layer.object);
     for (const char* key : {"children", "copies"}) {
       const ValueId others = document_.member(layer.object, key);
-      if (others != no_value) said -= document_.length(others);
+      if (others != no_value) bytes -= document_.length(others);
     }
   }
-  return budget_.spend(1 + static_cast<double>(said) / limits::bytes_a_node);
+  return budget_.spend(1 + static_cast<double>(bytes) / limits::bytes_a_node);
 }
 
 /// Puts the copies of a node on the list, the first on top. Returns whether it is copied.
@@ -131,7 +131,7 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
   return true;
 }
 
-/// Copies of which only those in view will be made: the first stands for all. Returns whether there are any.
+/// Copies of which only those in view will be made: the first represents all. Returns whether there are any.
 bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId place, std::vector<Open>& open) {
   const JsonValue& value = document_[place];
   if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
@@ -172,7 +172,7 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
   return true;
 }
 
-/// The node ranges that a node and what is in it can speak of.
+/// The node ranges that a node and its descendants can use.
 std::shared_ptr<const OwnNames> NodeReader::scope_of(const Open& at, const Layers& layers, const Keys& keys) {
   if (keys.ranges.empty()) return at.scope;
   auto own = std::make_shared<OwnNames>();
@@ -187,7 +187,7 @@ std::shared_ptr<const OwnNames> NodeReader::scope_of(const Open& at, const Layer
   return own;
 }
 
-/// A part that is read on its own may speak of node ranges of whoever will use it: any of the file.
+/// A part that is read on its own may use node ranges of any node around a later use: any of the file.
 bool NodeReader::is_condition(std::string_view name, const OwnNames* scope) {
   if (std::ranges::find(conditions_.names, name) != conditions_.names.end()) return true;
   if (scope != nullptr && scope->declares(name)) return true;
@@ -233,11 +233,11 @@ void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node, c
   static_cast<void>(budget_.spend(limits::nodes_a_form * static_cast<double>(forms.size())));
   for (const auto& [name, form] : forms) {
     Changes change;
-    for (const KeyEntry* entry : form.said) change.say_at(place_of(*entry), form.values);
+    for (const KeyEntry* entry : form.set_keys) change.set_from(place_of(*entry), form.values);
     if (form.hides) {
       Keys hidden;
       hidden.hidden = *form.hides || change.values().hidden;
-      change.say_at(place_of(*find_key("hidden")), hidden);
+      change.set_from(place_of(*find_key("hidden")), hidden);
     }
     if (const auto fault = own_form_fault(keys, name, change)) {
       faults_.add(document_, places[name], *fault, true);
@@ -267,12 +267,12 @@ void NodeReader::read_form(ValueId object, int copy, Form& form) {
 
 void NodeReader::read_form_key(const KeyEntry& entry, ValueId id, Form& form) {
   if (document_[id].type == Type::null) {
-    static const Keys unsaid;
-    std::visit([&](auto field) { form.values.*field = unsaid.*field; }, entry.field);
+    static const Keys defaults;
+    std::visit([&](auto field) { form.values.*field = defaults.*field; }, entry.field);
   } else {
     if (!read_key(entry, document_, id, form.values, faults_)) return;
   }
-  if (std::ranges::find(form.said, &entry) == form.said.end()) form.said.push_back(&entry);
+  if (std::ranges::find(form.set_keys, &entry) == form.set_keys.end()) form.set_keys.push_back(&entry);
 }
 
 std::optional<int> NodeReader::count_of_copies(ValueId id) {
@@ -288,7 +288,7 @@ std::optional<int> NodeReader::count_of_copies(ValueId id) {
   return {};
 }
 
-/// The copies of a list that says something of each.
+/// The number of copies in a list with settings for each.
 std::optional<int> NodeReader::count_of_items(ValueId list) {
   int count = 0;
   for (ValueId id = document_[list].first; id != no_value; id = document_[id].next, ++count) {
@@ -297,9 +297,9 @@ std::optional<int> NodeReader::count_of_items(ValueId list) {
       continue;
     }
     refuse_twins(id);
-    for_each_member(id, [&](ValueId member, const JsonValue& said) {
-      if (std::ranges::find(not_of_a_copy, said.key) != not_of_a_copy.end())
-        faults_.add(document_, member, "an item of \"copies\" cannot give a \"" + said.key + "\"", true);
+    for_each_member(id, [&](ValueId member, const JsonValue& value) {
+      if (std::ranges::find(not_of_a_copy, value.key) != not_of_a_copy.end())
+        faults_.add(document_, member, "an item of \"copies\" cannot give a \"" + value.key + "\"", true);
     });
   }
   if (count <= static_cast<int>(limits::most_copies)) return count;
@@ -336,7 +336,7 @@ void NodeReader::open_children(const Open& at, const Layers& layers, const Place
   PlaceInPart inside = definitions_.around_children(at.value, place);
   if (parts_ == Parts::as_written && definitions_.has_part(at.value)) return;
   const auto around =
-      inside.use || !inside.told.empty() ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
+      inside.use || !inside.settings.empty() ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
   for (std::size_t i = children.size(); i-- > 0;) {
     open.push_back({children[i], node, each, around, i, -1, false, at.times, scope, children.size()});
   }
@@ -358,14 +358,14 @@ NodeId NodeReader::plant(NodeId parent, const Keys& keys) {
 
 Keys NodeReader::read_keys(const Open& at, const Layers& layers) {
   Keys keys;
-  said_.clear();
+  set_bits_.clear();
   for (const Layer& layer : layers) {
     const bool names = layer.source != Source::each_child;
     for_each_member(layer.object, [&](ValueId id, const JsonValue& member) {
       if (member.key == "name" && !names) return;
       read_one(id, member, keys);
       if (const KeyEntry* entry = find_key(member.key)) {
-        said_.push_back({static_cast<std::uint8_t>(place_of(*entry)), layer.source, origins.name(layer.name)});
+        set_bits_.push_back({static_cast<std::uint8_t>(place_of(*entry)), layer.source, origins.name(layer.name)});
       }
     });
   }
@@ -384,7 +384,7 @@ void NodeReader::read_one(ValueId id, const JsonValue& member, Keys& keys) {
     read_key(*entry, document_, id, keys, faults_);
     return;
   }
-  if (member.type == Type::object && document_.speaks_of_inner(member.parent)) return;  // told when it is used
+  if (member.type == Type::object && document_.speaks_of_inner(member.parent)) return;  // reported when it is used
   static const std::vector<std::string_view> known = [] {
     std::vector<std::string_view> words(shaping_keys.begin(), shaping_keys.end());
     for (const KeyEntry& entry : key_table()) words.push_back(entry.name);
@@ -436,7 +436,7 @@ void NodeReader::refuse_unknown_area(const Open& at, const Keys& keys) {
               "no area of the grid is called \"" + keys.area + "\"" + word_hint(keys.area, names));
 }
 
-/// Children of a grid that would need more lines than a grid can have, whatever they say of cells.
+/// The children of a grid that would need more lines than a grid can have, whatever their cells.
 void NodeReader::refuse_too_many(ValueId node, const Keys& keys, std::size_t children) {
   if (keys.kind != Kind::grid) return;
   std::size_t tracks = 0;

@@ -25,10 +25,10 @@ struct Budget {
   bool spend(double amount) { return (left -= amount) >= 0; }
 };
 
-/// Whether what a part brings is read wherever it is used, or only once, where it stands.
+/// Whether the content of a part is read at every use, or only once, where it is defined.
 enum class Parts : std::uint8_t { expanded, as_written };
 
-/// A node with node ranges, around those that are read: their names can be spoken of.
+/// A node with node ranges, around the nodes that are being read: they can use its names.
 struct OwnNames {
   std::vector<std::string> names;
   std::shared_ptr<const OwnNames> outer;
@@ -74,12 +74,12 @@ class NodeReader : private ObjectReader {
     double times = 1;                           // how many copies of it there are, those of its parents counted
     std::shared_ptr<const OwnNames> scope{};    // of the parent
     std::size_t siblings = 1;                   // how many children of the parent are written
-    ValueId item = no_value;                    // what a list of copies says of this one
+    ValueId item = no_value;                    // the item of a list of copies for this one
   };
   /// Keys of a node under one condition, from all its layers.
   struct Form {
     Keys values;
-    std::vector<const KeyEntry*> said;
+    std::vector<const KeyEntry*> set_keys;
     std::optional<bool> hides;  // for a copy: whether it is one too many
   };
 
@@ -119,8 +119,8 @@ class NodeReader : private ObjectReader {
   double em_;
   Direction direction_;
   std::vector<TiedNode> tied_;
-  std::vector<detail::Origins::Said> said_;  // of the node that was read last
-  NodeId map_of_;                            // the grid whose areas were read last
+  std::vector<detail::Origins::Entry> set_bits_;  // of the node that was read last
+  NodeId map_of_;                                 // the grid that was the last to have its areas read
   std::vector<std::string> map_lines_;
   AreaMap map_;
 };

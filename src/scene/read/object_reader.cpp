@@ -10,7 +10,7 @@ namespace fond_ladder::inline v0::scene {
 void ObjectReader::refuse_twins(ValueId object) {
   std::unordered_map<std::string_view, ValueId> seen;
   for_each_member(object, [&](ValueId id, const JsonValue& member) {
-    if (member.written != no_value) return;  // "about.text" beside "about" says more of the same
+    if (member.written != no_value) return;  // "about.text" beside "about" adds to it
     if (!seen.try_emplace(member.key, id).second) {
       faults_.add(document_, id, "\"" + member.key + "\" is given twice", true);
     }

@@ -25,7 +25,7 @@ namespace {
 using Type = JsonValue::Type;
 
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "named_sizes"};
-/// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
+/// Read separately, in this order: shared keys and parts use ranges and modes.
 constexpr std::array<std::string_view, 7> definition_keys{"ranges", "modes",   "fonts", "shared",
                                                           "parts",  "locales", "claims"};
 constexpr std::array<std::string_view, 3> locale_keys{"texts", "direction", "fonts"};
@@ -87,7 +87,7 @@ class SceneReader : private ObjectReader {
  private:
   // --- the head ----------------------------------------------------------------------------------------------------
 
-  /// Its keys had other names: one error says so, instead of one for each of them.
+  /// Format 1 had other key names: one error says so, instead of one for each of them.
   void refuse_format_1(ValueId top) {
     const ValueId format = document_.member(top, "format");
     if (format == no_value || document_[format].type != Type::number || document_[format].number != 1) return;
@@ -279,12 +279,12 @@ class SceneReader : private ObjectReader {
     }
   }
 
-  /// Reads every part once on its own, as it is written, so that those nobody uses are checked too.
+  /// Reads every part once on its own, as it is written, so that unused parts are checked too.
   void try_parts() {
     for (const auto& [name, root] : definitions_.parts()) node_reader().read(root, Parts::as_written);
   }
 
-  /// Read behind everything else: they speak of nodes, ranges and modes.
+  /// Read after everything else: they name nodes, ranges and modes.
   void read_claims(ValueId top, Scene& scene) {
     const ValueId list = document_.member(top, "claims");
     if (list == no_value) return;
@@ -292,17 +292,17 @@ class SceneReader : private ObjectReader {
       faults_.add(document_, list, "\"claims\" must be a list of texts");
       return;
     }
-    double held_against = 0;
+    double compared_with = 0;
     for (ValueId id = document_[list].first; id != no_value && !faults_.lists_no_more(); id = document_[id].next) {
       if (document_[id].type != Type::string) {
         faults_.add(document_, id, "a claim must be a text in quotes");
         continue;
       }
       const auto stars = static_cast<double>(std::ranges::count(document_[id].text, '*'));
-      held_against += stars * static_cast<double>(scene.tree.size());
-      if (held_against > limits::most_claimed_nodes) {
+      compared_with += stars * static_cast<double>(scene.tree.size());
+      if (compared_with > limits::most_claimed_nodes) {
         faults_.add(document_, id,
-                    "the stars in the claims up to here match " + in_thousands(held_against) +
+                    "the stars in the claims up to here match " + in_thousands(compared_with) +
                         " nodes, and the limit is " + in_thousands(static_cast<double>(limits::most_claimed_nodes)) +
                         "; use fewer stars, or split the claims over several files");
         return;
@@ -316,7 +316,7 @@ class SceneReader : private ObjectReader {
     }
   }
 
-  /// Read last, for they speak of nodes by path.
+  /// Read last, since they name nodes by path.
   void read_locales(ValueId object, const Tree& tree) {
     if (document_[object].type != Type::object) {
       faults_.add(document_, object, "\"locales\" must be an object of names, each with texts");
@@ -342,7 +342,7 @@ class SceneReader : private ObjectReader {
           locale.fonts = fonts_.read({inner});
         } else if (part.key == "texts" && part.type == Type::object) {
           for_each_member(inner,
-                          [&](ValueId text, const JsonValue& said) { read_replacement(text, said, tree, locale); });
+                          [&](ValueId text, const JsonValue& value) { read_replacement(text, value, tree, locale); });
         } else if (part.key == "texts") {
           faults_.add(document_, inner, "\"texts\" must be an object of paths, each with a text");
         } else {
@@ -353,16 +353,16 @@ class SceneReader : private ObjectReader {
     });
   }
 
-  void read_replacement(ValueId id, const JsonValue& said, const Tree& tree, Locale& locale) {
+  void read_replacement(ValueId id, const JsonValue& value, const Tree& tree, Locale& locale) {
     if (faults_.lists_no_more()) return;
-    if (said.type != Type::string) {
+    if (value.type != Type::string) {
       faults_.add(document_, id, "a text must be in quotes");
       return;
     }
     try {
-      const NodeId node = tree.at(said.key);
-      if (tree.kind(node) != Kind::text) faults_.add(document_, id, "\"" + said.key + "\" is not a text node", true);
-      locale.texts.emplace_back(node, said.text);
+      const NodeId node = tree.at(value.key);
+      if (tree.kind(node) != Kind::text) faults_.add(document_, id, "\"" + value.key + "\" is not a text node", true);
+      locale.texts.emplace_back(node, value.text);
     } catch (const BadPath& fault) {
       faults_.add(document_, id, fault.what(), true);
     }

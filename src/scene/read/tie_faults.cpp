@@ -40,10 +40,10 @@ void refuse_circles(Axis axis, const Tree& tree, const std::vector<TiedNode>& ti
         marks[next] = open;
         way.emplace_back(next, 0);
       } else if (marks[next] == open) {
-        constexpr std::size_t most_told = 8;
+        constexpr std::size_t most_listed = 8;
         std::string members;
         auto met = std::ranges::find(way, next, &std::pair<std::size_t, std::size_t>::first);
-        for (std::size_t told = 0; met != way.end() && told < most_told; ++met, ++told) {
+        for (std::size_t listed = 0; met != way.end() && listed < most_listed; ++met, ++listed) {
           members += tree.segment(tied_nodes[met->first].node) + " > ";
         }
         faults.add(document, tied_nodes[next].place,

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Ties of a file to nobody, and those that wait for one another, as they are while no range holds and no mode is on.
+// Ties of a file to no node, and those that form a circle, as they are while no range holds and no mode is on.
 
 #include <utility>
 #include <vector>

@@ -107,7 +107,7 @@ class UsedFilesReader : private ObjectReader {
       return false;
     }
     const ValueId format = document_.member(top, "format");
-    if (format == no_value || document_[format].number != scene_format) {  // no scene: nothing of it is told
+    if (format == no_value || document_[format].number != scene_format) {  // not a scene: nothing about it is reported
       const bool is_earlier = format != no_value && document_[format].number == 1;
       faults_.add(document_, is_earlier ? format : top,
                   is_earlier ? std::string(earlier_format) : "a file in \"uses\" must have \"format\": 2");
@@ -127,7 +127,7 @@ class UsedFilesReader : private ObjectReader {
   }
 
   JsonDocument& growing_;
-  std::vector<File> way_;  // from the scene to the file whose names are read
+  std::vector<File> way_;  // from the scene to the file that is being read
   std::vector<std::string> known_;
   std::size_t bytes_ = 0;
   bool is_full_ = false;

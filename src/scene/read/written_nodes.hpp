@@ -10,7 +10,7 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Where a node of a tree stands in the file that it was read from.
+/// The place of a node of a tree in the file that it was read from.
 struct WrittenNode {
   ValueId value = no_value;  ///< its object, in a part or outside of parts
   int copy = -1;             ///< which copy of that, or none

@@ -101,7 +101,7 @@ std::string JsonPage::page() const {
       i = item.end;
     } else {
       text += item.head;
-      // A list in an object that fills its lines stands no deeper than the object's own members.
+      // A list in an object that fills its lines is indented no deeper than the object's own members.
       const bool shares_indent = !open.empty() && !open.back().a_line_each && item.bracket == '[';
       open.push_back({item.end, indent + (shares_indent ? 0 : 2), item.bracket, open.empty() || item.bracket == '['});
       ++i;

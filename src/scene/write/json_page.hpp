@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// JSON laid out for people: what fits on one line stands on one line, a list that does not has an item a line, an
-// object that does not fills its lines.
+// JSON laid out for people: what fits on one line gets one line, a longer list gets a line per item, a longer
+// object fills its lines.
 
 #include <string>
 #include <string_view>

@@ -9,8 +9,8 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Writes the value that `keys` holds for `entry`, as key_reader.hpp reads it; `null` where it says nothing. Without a
-/// `key` the value stands alone.
+/// Writes the value of `entry` in `keys`, as key_reader.hpp reads it; `null` if it is not set. Without a
+/// `key`, the value alone.
 void write_key(const KeyEntry& entry, const Keys& keys, JsonPage& page, std::string_view key);
 /// The value alone, on one line.
 [[nodiscard]] std::string value_text(const KeyEntry& entry, const Keys& keys);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// From what the scene's own file says, by every name that stands there, to what that name is defined as, and on.
+// From every name in the scene's own file to its definition, and on.
 #include "scene/write/needed_definitions.hpp"
 
 #include <array>

@@ -13,7 +13,7 @@ namespace fond_ladder::inline v0::scene {
 enum class Copies : unsigned char { together, one_by_one };
 
 /// Siblings with all that is in them, as items of a list of children in a file. `each_child` are the keys that their
-/// parent gives them: these are said also where they are at their default.
+/// parent gives them: these are written even at their defaults.
 [[nodiscard]] std::string node_texts(const Scene& scene, const std::vector<NodeId>& siblings, Copies copies,
                                      const std::vector<std::string_view>& each);
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// A Scene as a file would say it. Only what is not at its default is written; copies that are alike become one node
+// A Scene as a file. Only what is not at its default is written; equal copies become one node
 // with a count. Runs in loops, so that depth costs no stack.
 #include <algorithm>
 #include <map>
@@ -202,7 +202,7 @@ class SceneWriter {
       return is_first && each_ != nullptr && std::ranges::find(*each_, key) != each_->end();
     };
     for (const KeyEntry& entry : key_table()) {
-      if (is_said(entry, keys) || entry.name == "kind" || is_given(entry.name))
+      if (is_set(entry, keys) || entry.name == "kind" || is_given(entry.name))
         write_key(entry, keys, page_, entry.name);
     }
     const NodeId above = scene_.tree.parent(at.node);
@@ -219,8 +219,8 @@ class SceneWriter {
     for (const auto& form : found->second) {
       page.open('{', form.first);
       for (const KeyEntry& entry : key_table()) {
-        const auto says = [&](const When* when) { return when->change.says_at(place_of(entry)); };
-        const auto last = std::find_if(form.second.rbegin(), form.second.rend(), says);
+        const auto sets_it = [&](const When* when) { return when->change.sets(place_of(entry)); };
+        const auto last = std::find_if(form.second.rbegin(), form.second.rend(), sets_it);
         if (last != form.second.rend()) write_key(entry, (*last)->change.values(), page, entry.name);
       }
       page.close();

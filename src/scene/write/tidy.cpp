@@ -25,7 +25,7 @@ using Type = JsonValue::Type;
 constexpr std::array<std::string_view, 5> first_keys{"part", "kind", "name", "like", "copies"};
 constexpr std::array<std::string_view, 4> last_keys{"with", "each_child", "when", "children"};
 
-/// What an object says, or a list holds.
+/// The members of an object, or the items of a list.
 enum class Role : unsigned char { as_it_is, top, node, nodes, keys, list_of_keys, map_of_keys, map_of_parts };
 
 template <std::size_t n>
@@ -68,7 +68,7 @@ class Tidier {
   struct Step {
     ValueId value = no_value;  // none: the end of what is open
     Role role = Role::as_it_is;
-    bool alone = false;  // a key at its default changes nothing: nothing else speaks of this node
+    bool alone = false;  // a key at its default changes nothing: no other source sets keys of this node
     bool in_part = false;
     std::string_view gathered{};  // the key of definitions of several files
   };
@@ -188,7 +188,7 @@ class Tidier {
     Keys keys;
     Faults ignored("", "");
     read_key(entry, document_, id, keys, ignored);
-    return is_said(entry, keys);
+    return is_set(entry, keys);
   }
 
   const JsonDocument& document_;
@@ -201,7 +201,7 @@ class Tidier {
 }  // namespace scene
 
 TidyScene tidy_scene(std::string_view json, const std::string& file_name, Uses uses) {
-  static_cast<void>(read_scene(json, file_name));  // all that is wrong is told before anything is printed
+  static_cast<void>(read_scene(json, file_name));  // all errors are reported before anything is printed
   scene::JsonDocument document(json);
   if (uses == Uses::kept || document.member(document.root(), "uses") == scene::no_value)
     return {scene::Tidier(document).write(), scene::has_comments(json)};

@@ -4,7 +4,7 @@
 // Whether boxes lie apart needs no look at every pair where straight cuts part them: sorted by where they begin, a cut
 // goes wherever all that began has ended, and what is between two cuts is cut across in the same way. Only what no cut
 // parts is held against one another, pair by pair. That a cut parts is compared again in the numbers of the boxes, so
-// that those that move say up to where it does.
+// for numbers in motion the comparison holds up to where it changes.
 
 #include <algorithm>
 #include <span>
@@ -17,7 +17,7 @@ namespace fond_ladder::inline v0::detail {
 template <class N>
 class CutApart {
  public:
-  /// Boxes that go over one another by no more than `fit_tolerance` count as apart.
+  /// Boxes that overlap by no more than `fit_tolerance` count as apart.
   CutApart(std::span<const BoxEdgesOf<N>> boxes, double within)
       : boxes_(boxes), slack_(within / static_cast<double>(std::max<std::size_t>(boxes.size(), 1))) {}
 

@@ -2,7 +2,7 @@
 #pragma once
 
 // Claims about lists of which only what is in view is arranged. At each size they are read anew, about the entries that
-// are there: `entry[*]` means those, and a claim about an entry that is not in view says nothing there. So they are
+// there: `entry[*]` means those, and a claim about an entry that is not in view is not tested there. So they are
 // tested size by size, and never proved.
 
 #include <optional>
@@ -20,7 +20,7 @@ namespace fond_ladder::inline v0 {
 /// A claim as it is read at one size, with what was measured there.
 struct ArrangedClaim {
   Solution solution;
-  std::optional<Claim> claim{};  ///< none where it speaks of an entry that is not arranged
+  std::optional<Claim> claim{};  ///< none if it refers to an entry that is not arranged
   Values values{};
   std::vector<std::string> active{};
 

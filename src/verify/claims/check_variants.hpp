@@ -14,8 +14,8 @@
 
 namespace fond_ladder::inline v0 {
 
-/// `check_one(v, which, progress)` checks some claims, by their places, in one variant; where they fail is told
-/// with its name and options. A claim that has nothing in the part is not told, nor one that nothing in the part tests,
+/// `check_one(v, which, progress)` checks some claims, by their indexes, in one variant; where they fail is reported
+/// with its name and options. A claim without nodes in the part is left out, as is one that nothing in the part tests,
 /// unless the part has its first variant and no other variant tests it either.
 template <class CheckOne>
 std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<VariantLabel>& variants, std::size_t claims,
@@ -57,7 +57,7 @@ std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Varian
     }
     for (std::size_t v = 0; v < variants.size() && all[c]; ++v) {
       const bool is_other = !part.contains(c, v, variants.size());
-      if (is_other && check_one(v, std::vector{c}, Progress())[0].tests > 0) all[c].reset();  // told by another part
+      if (is_other && check_one(v, std::vector{c}, Progress())[0].tests > 0) all[c].reset();  // another part reports it
     }
   }
   for (std::optional<CheckedClaim>& one : all) {

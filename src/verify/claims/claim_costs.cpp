@@ -29,8 +29,8 @@ class Costs {
   }
 
  private:
-  /// Of one node of each set. One whose pattern begins as that of a later one does is counted by the node that these
-  /// words stand for: `ways` are those in which the sets ahead go with each node of a set.
+  /// Of one node of each set. A set whose pattern begins like that of a later one is counted by the node that these
+  /// words mean: `ways` are the combinations of the sets before with each node of a set.
   [[nodiscard]] double choices_of(const std::vector<std::size_t>& sets) const {
     std::vector<std::vector<double>> ways;
     for (const std::size_t set : sets) ways.emplace_back(terms_.sets[set].nodes.size(), 1.0);

@@ -67,7 +67,7 @@ class Parser {
   void rider() {
     const bool is_known = is("when")   ? terms_.when.has_value()
                           : is("with") ? !terms_.scrolled.empty()
-                                       : terms_.says_within;
+                                       : terms_.has_within;
     if (is_known) fail("\"" + std::string(at().text) + "\" is here for the second time; join both with and");
     if (take("when")) {
       terms_.when = condition();
@@ -77,7 +77,7 @@ class Parser {
       ++place_;
       if (at().kind != Token::Kind::number) fail("expected a number of pixels after within, as in within 0.5");
       terms_.within = next().number;
-      terms_.says_within = true;
+      terms_.has_within = true;
     }
   }
   template <class TextLine>
@@ -175,7 +175,7 @@ class Parser {
   }
   void require_scroller(NodeId node) const {
     const auto scrolls = [&](const When& when) {
-      return when.node == node && when.change.says("scroll") && when.change.values().scroll != Scroll::none;
+      return when.node == node && when.change.sets("scroll") && when.change.values().scroll != Scroll::none;
     };
     if (!is_container(scene_.tree.kind(node)))
       fail(scene_.tree.short_path(node) + " has no children to scroll; name a container");
@@ -188,7 +188,7 @@ class Parser {
     try {
       return name.find('.') != std::string::npos && measure_named(scene_.tree, name) == Measure::node_range;
     } catch (const BadQuantity&) {
-      return false;  // told where it is read as a quantity
+      return false;  // reported when it is read as a quantity
     }
   }
   Term node_range() {

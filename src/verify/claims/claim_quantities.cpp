@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // What a claim has to know at a size: its quantities, the edges of the nodes that its functions are about, and for
-// `fits` the most that overhangs inside. Each is listed once, however often it is spoken of.
+// `fits` the largest overhang inside. Each is listed once, however often it is used.
 #include <algorithm>
 #include <map>
 #include <tuple>
@@ -91,7 +91,7 @@ std::size_t common_start(const std::vector<std::string_view>& a, const std::vect
   return common;
 }
 
-/// A set whose nodes lie so many levels below those that the common words stand for.
+/// A set whose nodes are so many levels below those of the common words.
 SharedStart::Side side_of(std::size_t set, const std::vector<NodeId>& nodes, std::size_t levels, const Tree& tree) {
   SharedStart::Side side{set};
   for (std::size_t place = 0; place < nodes.size(); ++place) {

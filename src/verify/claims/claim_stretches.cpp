@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 //
-// Values that run straight are told to the claim as numbers that move, so that its own comparisons say up to where it
-// goes on to hold, or to fail; there it is asked again. At each such place it is also asked for that very width, which
-// may belong to neither side. Where something bends that it hangs on, it is asked at whole widths instead.
+// Linear values are passed to the claim as numbers in motion, so that its own comparisons determine up to where it
+// goes on to hold, or to fail; there it is tested again. At each such place it is also tested for that width alone,
+// which may belong to neither side. Where something it depends on bends, it is tested at whole widths instead.
 //
 // A claim that fails is followed twice: with what it may be off, which decides whether it fails, and without, which
-// tells from where to where. `a.width <= 320` of a width that grows by 1 px fails from above 320.01 on, and that begins
+// gives the interval. `a.width <= 320` of a width that grows by 1 px fails from above 320.01 on, and that begins
 // above 320.
 #include "verify/claims/claim_stretches.hpp"
 
@@ -54,7 +54,7 @@ class AlongWidths {
     Claim::Outcome outcome;
   };
 
-  /// The runs that a width lies on, and the end of the first of them that ends.
+  /// The runs at a width, and the end of the first of them that ends.
   double stand_at(double at) {
     double end = span_.to;
     const auto stand = [&](const Runs& runs, std::size_t& place) {
@@ -141,7 +141,7 @@ class AlongWidths {
     constexpr double next_to_an_end = 0.01;
     const double inward = std::min(next_to_an_end, (piece.to - piece.from) / 2);
     const double begins = outcome_at(piece.from + inward).off, ends = outcome_at(piece.to - inward).off;
-    if (std::abs(ends - begins) <= limits::told_tolerance) {
+    if (std::abs(ends - begins) <= limits::report_tolerance) {
       const double inside = whole_inside(piece);
       see_off(begins, inside, inside, piece.to);
     } else if (ends > begins) {
@@ -158,12 +158,12 @@ class AlongWidths {
   }
 
   void begin_failure(double at, bool with) { failing_ = FailingStretch{at, at, with, true, false, -1, at, at}; }
-  /// A width of its own is rather told than one beside an open end where it fails as much.
+  /// A width of its own is reported rather than one beside an open end where it fails as much.
   void see_off(double off, double at, double limit, double to) {
     FailingStretch& one = *failing_;
     one.to = to;
-    const bool is_worse = off > one.off + limits::told_tolerance,
-               is_as_bad = off >= one.off - limits::told_tolerance && at == limit && one.worst != one.limit;
+    const bool is_worse = off > one.off + limits::report_tolerance,
+               is_as_bad = off >= one.off - limits::report_tolerance && at == limit && one.worst != one.limit;
     if (!is_worse && !is_as_bad) return;
     one.off = off;
     one.worst = at;
@@ -199,7 +199,7 @@ class AlongWidths {
   static void take_in(FailingStretch& one, const FailingStretch& next) {
     one.to = next.to;
     one.includes_to = next.includes_to;
-    if (next.off <= one.off + limits::told_tolerance) return;
+    if (next.off <= one.off + limits::report_tolerance) return;
     one.off = next.off;
     one.worst = next.worst;
     one.limit = next.limit;
@@ -220,28 +220,28 @@ class AlongWidths {
 /// The stretches with their exact ends: those of `exact` that have something in common with one that fails.
 std::vector<FailingStretch> with_exact_ends(const std::vector<FailingStretch>& failing,
                                             const std::vector<FailingStretch>& exact) {
-  std::vector<FailingStretch> told;
-  std::vector<bool> is_told(failing.size());
+  std::vector<FailingStretch> merged;
+  std::vector<bool> is_merged(failing.size());
   std::size_t first = 0;
   for (const FailingStretch& whole : exact) {
     FailingStretch one = whole;
     one.off = -1;
     while (first < failing.size() && failing[first].to < whole.from) ++first;
     for (std::size_t i = first; i < failing.size() && failing[i].from <= whole.to; ++i) {
-      is_told[i] = true;
-      if (failing[i].off <= one.off + limits::told_tolerance) continue;
+      is_merged[i] = true;
+      if (failing[i].off <= one.off + limits::report_tolerance) continue;
       one.off = failing[i].off;
       one.worst = std::clamp(failing[i].worst, whole.from, whole.to);
       one.limit = std::clamp(failing[i].limit, whole.from, whole.to);
       one.thin = failing[i].thin && whole.thin;
     }
-    if (one.off >= 0) told.push_back(one);
+    if (one.off >= 0) merged.push_back(one);
   }
   for (std::size_t i = 0; i < failing.size(); ++i) {  // never wrong by more than rounding, and yet by what may be off
-    if (!is_told[i]) told.push_back(failing[i]);
+    if (!is_merged[i]) merged.push_back(failing[i]);
   }
-  std::ranges::stable_sort(told, {}, &FailingStretch::from);
-  return told;
+  std::ranges::stable_sort(merged, {}, &FailingStretch::from);
+  return merged;
 }
 
 }  // namespace
@@ -249,7 +249,7 @@ std::vector<FailingStretch> with_exact_ends(const std::vector<FailingStretch>& f
 TestedWay test_along(const Claim& claim, const ClaimWay& way, const Interval& span) {
   const detail::ClaimTerms& terms = claim.terms();
   TestedWay found = AlongWidths(claim, way, span, {terms.within, terms.within}).test();
-  if (found.failing.empty() || terms.says_within) return found;
+  if (found.failing.empty() || terms.has_within) return found;
   constexpr double rounding = 1e-8;
   found.failing = with_exact_ends(found.failing, AlongWidths(claim, way, span, {0, rounding}).test().failing);
   return found;

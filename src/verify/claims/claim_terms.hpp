@@ -68,7 +68,7 @@ struct Term {
   std::vector<std::size_t> slots;
 };
 
-/// Nodes that a claim speaks of in the same words.
+/// Nodes that a claim names by the same words.
 struct NodeSet {
   std::string pattern;
   std::vector<NodeId> nodes;
@@ -99,20 +99,20 @@ struct ClaimTerms {
   Term claim{TermKind::any_of};
   std::optional<Term> when;
   double within = fond_ladder::fit_tolerance;  // pixels
-  bool says_within = false;                    // the author does; else it is for rounding, and no edge is told by it
+  bool has_within = false;                     // by the author; else it is for rounding, and no edge depends on it
   std::vector<Solution::ScrolledTo> scrolled;  // where scrollers are then
   std::vector<NodeSet> sets;
   std::vector<std::size_t> bound;  // sets with a star outside of functions: the claim is about each of their nodes
   std::vector<SharedStart> shared_starts;
   std::vector<Quantity> quantities;
-  bool of_entries = false;  // it speaks of entries of a list `virtualized`, by a star or by a number
+  bool of_entries = false;  // it refers to entries of a list `virtualized`, by a star or by a number
 };
 
 /// The edges that an argument of `inside_of` and `apart` asks for, in this order.
 constexpr std::array<Measure, 4> edges_asked{Measure::left, Measure::right, Measure::top, Measure::bottom};
 
-/// What an entry of a list that is not arranged is to the reader of a claim: one that will be when it is in view, for
-/// which the first stands; or nobody.
+/// What an entry of a list that is not arranged is for the reader of a claim: one that will be when it is in view,
+/// represented by the first; or no node.
 enum class Entries : unsigned char { stand_in, as_arranged };
 /// Throws BadClaim.
 [[nodiscard]] ClaimTerms parse_claim(const Scene& scene, std::string_view text, Entries entries = Entries::stand_in);

@@ -26,7 +26,7 @@ std::string_view character_at(std::string_view text, std::size_t at) {
   return text.substr(at, end - at);
 }
 
-/// Marks that people write out of habit, and what stands for them in a claim.
+/// Operators that people write out of habit, and what to write in a claim instead.
 constexpr std::array<std::pair<std::string_view, std::string_view>, 7> habits{{{"==", "\"=\""},
                                                                                {"=>", "\">=\""},
                                                                                {"=<", "\"<=\""},
@@ -42,7 +42,7 @@ void refuse_habits(std::string_view text, std::size_t at) {
   }
 }
 
-/// What stands last ahead of a comparison: behind other comparisons, the words between conditions, and brackets that
+/// The last token before a comparison: after other comparisons, the words between conditions, and brackets that
 /// are open still.
 std::string_view side_ahead(std::string_view text) {
   std::size_t from = 0;
@@ -55,7 +55,7 @@ std::string_view side_ahead(std::string_view text) {
   return text;
 }
 
-/// `100..300`, or `25%`: what people write elsewhere, and how it is said here.
+/// `100..300`, or `25%`: notations that claims do not have, and what to write instead.
 void refuse_short_forms(std::string_view text, std::size_t at, std::string_view typed) {
   if (const std::size_t dots = typed.find(".."); dots != std::string_view::npos) {
     std::string_view before = text.substr(0, at);

@@ -30,7 +30,7 @@ class ClaimsAlong {
   ClaimsAlong(const Scene& scene, const std::vector<std::string>& modes, const std::vector<Claim>& claims);
 
   /// The quantities of all claims, each once; of a claim its own, by their places among them; and of a quantity the
-  /// claims that speak of it, rising. Claims about entries of lists have none here.
+  /// claims that use it, in ascending order. Claims about entries of lists have none here.
   [[nodiscard]] const std::vector<Quantity>& quantities() const { return quantities_; }
   [[nodiscard]] const std::vector<std::size_t>& places(std::size_t claim) const { return places_[claim]; }
   [[nodiscard]] const std::vector<std::size_t>& claims_of(std::size_t quantity) const { return claims_of_[quantity]; }

@@ -31,9 +31,9 @@ std::vector<NodeId> max_overhang_in(const Solution& solution, NodeId part) {
     open.insert(open.end(), children.rbegin(), children.rend());
   }
   std::ranges::stable_sort(overhang, std::ranges::greater(), &std::pair<double, NodeId>::first);
-  constexpr std::size_t told = 3;
+  constexpr std::size_t most_named = 3;
   std::vector<NodeId> worst;
-  for (std::size_t i = 0; i < std::min(told, overhang.size()); ++i) worst.push_back(overhang[i].second);
+  for (std::size_t i = 0; i < std::min(most_named, overhang.size()); ++i) worst.push_back(overhang[i].second);
   return worst;
 }
 
@@ -103,7 +103,7 @@ void Explainer::explain_one(const Claim& claim, Failing& failing) {
     if (explain_at({(failing.from + failing.to) / 2, failing.height}, claim, failing)) failing.limit = failing.worst;
     return;
   }
-  // Of a region the worst is at a corner, if that belongs to it; else as near to it as people say, on an edge or
+  // The worst point of a region is at a corner, if that belongs to it; else as near to it as matters, on an edge or
   // inside.
   const Extent corner = failing.limit, inside = failing.worst;
   constexpr double next_to_an_end = 0.01;
@@ -128,18 +128,18 @@ bool Explainer::explain_at(const ContainerSize& container_size, const Claim& cla
     for (const std::size_t slot : blamed.quantities) {
       const Quantity& quantity = read.quantities()[slot];
       if (quantity.measure != Measure::max_overhang) {
-        tell(solution, quantity, failing);
+        add_values(solution, quantity, failing);
         continue;
       }
       for (const NodeId node : max_overhang_in(solution, quantity.node))
-        tell(solution, {node, Measure::overhang, ""}, failing);
+        add_values(solution, {node, Measure::overhang, ""}, failing);
     }
     return true;
   });
 }
 
 /// Tells the value of a quantity; of the first one with a place also why.
-void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
+void Explainer::add_values(const Solution& solution, const Quantity& quantity, Failing& failing) const {
   failing.values.emplace_back(solution.tree().short_path(quantity.node) + "." + std::string(quantity.word()),
                               value_of(quantity, solution));
   if (!failing.node.empty() || !solution.is_placed(quantity.node)) return;

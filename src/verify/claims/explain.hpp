@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What lies behind a claim that fails: the worst size solved once more, its values, and the explanation line behind
-// them.
+// The reason why a claim fails: the worst size solved once more, its values, and the line of the explanation that
+// produced them.
 
 #include <vector>
 
@@ -17,7 +17,7 @@ class Explainer {
   Explainer(const Scene& scene, SceneSolver& solver) : scene_(scene), solver_(solver) {}
 
   [[nodiscard]] bool fails_at(const ContainerSize& container_size, const Claim& claim);
-  /// Completes what is told of the first few stretches or regions, and of the worst: values and reasons at the worst
+  /// Completes the first few intervals or regions, and the worst one: values and reasons at the worst
   /// size.
   void explain(const Claim& claim, std::vector<CheckedClaim::Failing>& failing);
 
@@ -27,7 +27,7 @@ class Explainer {
   void explain_one(const Claim& claim, CheckedClaim::Failing& failing);
   /// At one size; returns whether the claim fails there.
   bool explain_at(const ContainerSize& container_size, const Claim& claim, CheckedClaim::Failing& failing);
-  void tell(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
+  void add_values(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
   [[nodiscard]] static std::string why_lines(const Solution& solution, NodeId node);
   void account(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
 

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// Candidates are written down from the tree: each is a sentence that would be worth saying if it held. The ladder then
+// Candidates are made from the tree: each is a sentence that would be useful if it held. The ladder then
 // decides: they are all checked at once, each first without a condition, and where it fails under every range and under
-// its contrary. Only what holds everywhere is told, and of several forms of one sentence the plainest.
+// its contrary. Only what holds everywhere is suggested, and of several forms of one sentence the plainest.
 #include "fond_ladder/suggest.hpp"
 
 #include <algorithm>
@@ -22,7 +22,7 @@ std::string path_of(const std::string& path, const std::string& step) {
   return path + "/" + step;
 }
 
-/// A size in pixels, as far as fonts alone tell it.
+/// A size in pixels, as far as the fonts alone determine it.
 std::optional<double> known_size(const Sizing& size, const FontUnits& units) {
   if (size.way() != Sizing::Way::length || size.length().is_percent()) return {};
   return size.length().in_px(units, 0);
@@ -53,7 +53,7 @@ class Candidates {
     for (const char* measure : {".width", ".height", ".bottom"}) add_same(nodes, measure);
   }
 
-  /// Of copies and uses of one part only sets are told.
+  /// Of copies and uses of one part only sets are suggested.
   [[nodiscard]] bool is_one_of_many(NodeId node) const { return tree_.segment(node).find('[') != std::string::npos; }
 
   void about_itself(NodeId node) {
@@ -163,17 +163,17 @@ bool speaks_of(const Scene& scene, const std::string& claim, const std::vector<N
 }
 
 /// Those that hold; the others go to `broken`.
-std::vector<std::string> held_of(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
-                                 std::vector<std::string>* broken) {
-  std::vector<std::string> held;
+std::vector<std::string> holding_of(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
+                                    std::vector<std::string>* broken) {
+  std::vector<std::string> holding;
   for (CheckedClaim& one : check(variants, claims)) {
     if (one.holds) {
-      held.push_back(std::move(one.claim));
+      holding.push_back(std::move(one.claim));
     } else if (broken != nullptr) {
       broken->push_back(std::move(one.claim));
     }
   }
-  return held;
+  return holding;
 }
 
 }  // namespace
@@ -185,16 +185,16 @@ std::vector<std::string> suggest(const std::vector<Variant>& variants, const std
     return !is_claim(scene, claim) || (!about.empty() && !speaks_of(scene, claim, about));
   });
   std::vector<std::string> broken;
-  std::vector<std::string> told = held_of(variants, candidates, &broken);
-  std::set<std::string> said;  // sentences that hold under one condition already
-  for (std::string& claim : held_of(variants, with_conditions(broken, scene), nullptr)) {
-    if (said.insert(claim.substr(0, claim.find(" when "))).second) told.push_back(std::move(claim));
+  std::vector<std::string> claims = holding_of(variants, candidates, &broken);
+  std::set<std::string> sentences;  // sentences that hold under one condition already
+  for (std::string& claim : holding_of(variants, with_conditions(broken, scene), nullptr)) {
+    if (sentences.insert(claim.substr(0, claim.find(" when "))).second) claims.push_back(std::move(claim));
   }
-  std::erase_if(told,
+  std::erase_if(claims,
                 [&](const std::string& claim) { return std::ranges::find(scene.claims, claim) != scene.claims.end(); });
-  std::ranges::stable_sort(told, {}, &std::string::size);
-  if (told.size() > limits::most_suggested) told.resize(limits::most_suggested);
-  return told;
+  std::ranges::stable_sort(claims, {}, &std::string::size);
+  if (claims.size() > limits::most_suggested) claims.resize(limits::most_suggested);
+  return claims;
 }
 
 }  // namespace fond_ladder::inline v0

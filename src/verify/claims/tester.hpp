@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// A claim at one size, written once for the numbers it may be told in: in pixels it says whether it holds there, in
-// pixels that move also up to where it goes on to hold, or to fail.
+// A claim at one size, written once for all kinds of numbers: in pixels it returns whether it holds there, in
+// numbers in motion also up to where it goes on to hold, or to fail.
 //
 // Patterns outside of functions are bound to one node after the other, the same pattern to the same node; inside a
-// function a pattern stands for all of its nodes. A node that is named and hidden has no value, and a comparison
+// function a pattern means all of its nodes. A node that is named and hidden has no value, and a comparison
 // without a value fails; of a pattern, hidden nodes are passed over.
 
 #include <algorithm>
@@ -22,7 +22,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// Which of its nodes each set stands for. Most claims have few sets, and need no space of their own for it.
+/// The nodes of each set. Most claims have few sets, and need no memory of their own for it.
 class Bindings {
  public:
   explicit Bindings(std::size_t sets) {
@@ -347,7 +347,7 @@ class Tester {
     return fold;
   }
 
-  [[nodiscard]] static std::optional<double> told(const Number& number) {
+  [[nodiscard]] static std::optional<double> reported(const Number& number) {
     return number ? std::optional(in_pixels(*number)) : std::nullopt;
   }
 
@@ -391,11 +391,11 @@ class Tester {
         add(worst.second, found);
         return;
       }
-      case TermKind::count_of: found.folds.emplace_back(term.text, told(value(term))); return;
+      case TermKind::count_of: found.folds.emplace_back(term.text, reported(value(term))); return;
       case TermKind::sum_of:
       case TermKind::min_of:
       case TermKind::max_of:
-        found.folds.emplace_back(term.text, told(value(term)));
+        found.folds.emplace_back(term.text, reported(value(term)));
         for (const Term& part : term.parts) blame(part, found);
         return;
       default:

@@ -26,8 +26,8 @@ struct WorstCrossingOf {
   std::size_t first = 0, second = 0;  // slots
 };
 
-/// Looks at each pair of places of a group; `cross(a, b)` says how two boxes cross, `are_one(a, b)` which pairs are
-/// none.
+/// Looks at each pair of places of a group; `cross(a, b)` returns how two boxes cross, `are_one(a, b)` which pairs do
+/// not count.
 template <class N, class Cross, class AreOne>
 void look_at_pairs(std::span<const OutlineOf<N>> all, const std::vector<std::size_t>& group, Cross cross,
                    AreOne are_one, WorstCrossingOf<N>& worst) {

@@ -137,27 +137,27 @@ class Comparer {
     last_width_ = a.container().width;
   }
 
-  Comparison tell() {
-    Comparison told;
-    told.first = first_.name;
-    told.second = second_.name;
-    told.settings_first = count_settings(first_.scene);
-    told.settings_second = count_settings(second_.scene);
+  Comparison compare() {
+    Comparison comparison;
+    comparison.first = first_.name;
+    comparison.second = second_.name;
+    comparison.settings_first = count_settings(first_.scene);
+    comparison.settings_second = count_settings(second_.scene);
     fold_those_that_go_along();
     for (Pairing& pair : pairings_) {
       const bool differs = pair.difference.kind != Difference::Kind::changed || !pair.difference.sizes.empty();
       if (!differs) {
-        ++told.unchanged;
+        ++comparison.unchanged;
       } else if (pair.difference.kind != Difference::Kind::changed || pair.changed_by_itself) {
         const Tree& tree = pair.first ? first_.scene.tree : second_.scene.tree;
         const NodeId node = pair.first ? pair.first : pair.second;
         pair.difference.name = tree.short_path(node);
         pair.difference.path = tree.path(node);
         pair.difference.sizes = joined(std::move(pair.difference.sizes));
-        told.differences.push_back(std::move(pair.difference));
+        comparison.differences.push_back(std::move(pair.difference));
       }
     }
-    return told;
+    return comparison;
   }
 
  private:
@@ -176,7 +176,7 @@ class Comparer {
       if (above) {
         ++pairings_[places[above]].difference.moved_with_parent;
       } else {
-        pair.changed_by_itself = true;  // carried into another container, where it lies as it lay before
+        pair.changed_by_itself = true;  // moved into another container, at the same place in it
       }
     }
   }
@@ -199,14 +199,14 @@ Comparison compare(const Variant& first, const Variant& second, const std::vecto
     comparer.look(all[i], i > 0 && follows(all[i - 1], all[i]));
     if (progress) progress(static_cast<double>(i + 1) / static_cast<double>(all.size()));
   }
-  Comparison told = comparer.tell();
-  told.sizes = all.size();
-  told.widths = {1e9, 0};
+  Comparison comparison = comparer.compare();
+  comparison.sizes = all.size();
+  comparison.widths = {1e9, 0};
   for (const ContainerSize& container_size : all) {
     const double width = container_size.width.value_or(0);
-    told.widths = {std::min(told.widths.from, width), std::max(told.widths.to, width)};
+    comparison.widths = {std::min(comparison.widths.from, width), std::max(comparison.widths.to, width)};
   }
-  return told;
+  return comparison;
 }
 
 }  // namespace fond_ladder::inline v0

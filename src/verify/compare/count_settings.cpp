@@ -19,7 +19,7 @@ std::string without_index(const std::string& step) {
 }  // namespace
 
 std::size_t count_settings(const Scene& scene) {
-  using Place = std::tuple<Source, std::string, std::string>;  // who says it, where, which key
+  using Place = std::tuple<Source, std::string, std::string>;  // source, place, key
   std::set<Place> places;
   const auto counts = [](std::string_view key) { return key != "kind" && key != "name" && key != "text"; };
   const auto table = key_table();
@@ -31,17 +31,17 @@ std::size_t count_settings(const Scene& scene) {
     std::vector<Source> sources(table.size(), Source::own);
     std::vector<std::string> at(table.size(), std::to_string(paths.at(node)));
     if (scene.origins) {
-      for (const auto& said : scene.origins->of(node)) {
-        sources[said.key] = said.source;
-        const std::string& name = scene.origins->name_at(said.name);
-        if (said.source == Source::each_child) at[said.key] = std::to_string(paths.at(scene.tree.parent(node)));
-        if (said.source == Source::shared) at[said.key] = name;
-        if (said.source == Source::copies) at[said.key] = std::to_string(nodes);  // an item is of one copy
-        if (said.source == Source::part) at[said.key] = name + "/" + without_index(scene.tree.segment(node));
+      for (const auto& entry : scene.origins->of(node)) {
+        sources[entry.key] = entry.source;
+        const std::string& name = scene.origins->name_at(entry.name);
+        if (entry.source == Source::each_child) at[entry.key] = std::to_string(paths.at(scene.tree.parent(node)));
+        if (entry.source == Source::shared) at[entry.key] = name;
+        if (entry.source == Source::copies) at[entry.key] = std::to_string(nodes);  // an item is of one copy
+        if (entry.source == Source::part) at[entry.key] = name + "/" + without_index(scene.tree.segment(node));
       }
     }
     for (std::size_t i = 0; i < table.size(); ++i) {
-      if (counts(table[i].name) && is_said(table[i], keys))
+      if (counts(table[i].name) && is_set(table[i], keys))
         places.insert({sources[i], at[i], std::string(table[i].name)});
     }
   }
@@ -49,7 +49,7 @@ std::size_t count_settings(const Scene& scene) {
     const std::string at = std::to_string(paths.at(when.node)) + " " + when.name;
     for (std::size_t i = 0; i < table.size(); ++i) {
       const std::string_view name = table[i].name;
-      if (when.change.says_at(i) && (counts(name) || name == "kind"))
+      if (when.change.sets(i) && (counts(name) || name == "kind"))
         places.insert({Source::range, at, std::string(name)});
     }
   }

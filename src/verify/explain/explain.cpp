@@ -42,32 +42,34 @@ class Accountant {
         node_(node),
         index_(tree_.store().index_of(node)) {}
 
-  Explanation tell() {
-    Explanation told;
-    told.node = node_;
-    told.path = tree_.path(node_);
-    told.kind = solution_.kind(node_);
-    told.container = solution_.container();
-    told.box = solution_.box(node_);
-    told.inner_size = solution_.content_box_size(node_);
-    if (tree_.parent(node_)) told.position = {why_there(solution_, node_, x_axis), why_there(solution_, node_, y_axis)};
-    switch (told.kind) {
+  Explanation explain() {
+    Explanation explained;
+    explained.node = node_;
+    explained.path = tree_.path(node_);
+    explained.kind = solution_.kind(node_);
+    explained.container = solution_.container();
+    explained.box = solution_.box(node_);
+    explained.inner_size = solution_.content_box_size(node_);
+    if (tree_.parent(node_))
+      explained.position = {why_there(solution_, node_, x_axis), why_there(solution_, node_, y_axis)};
+    switch (explained.kind) {
       case Kind::row:
       case Kind::column:
-        tell_lines(told);
-        (told.kind == Kind::row ? told.vertical : told.horizontal) = places(told.kind == Kind::row ? y_axis : x_axis);
+        add_lines(explained);
+        (explained.kind == Kind::row ? explained.vertical : explained.horizontal) =
+            places(explained.kind == Kind::row ? y_axis : x_axis);
         break;
-      case Kind::grid: tell_tracks(told); [[fallthrough]];
+      case Kind::grid: add_tracks(explained); [[fallthrough]];
       case Kind::stack:
-        if (told.kind == Kind::stack) told.content = content_of_stack();
-        told.horizontal = places(x_axis);
-        told.vertical = places(y_axis);
+        if (explained.kind == Kind::stack) explained.content = content_of_stack();
+        explained.horizontal = places(x_axis);
+        explained.vertical = places(y_axis);
         break;
       case Kind::box:
       case Kind::text:
-      case Kind::image: told.content = content_words(); break;
+      case Kind::image: explained.content = content_words(); break;
     }
-    return told;
+    return explained;
   }
 
   /// Why a child of this container has its size on an axis, in words.
@@ -83,9 +85,9 @@ class Accountant {
     const Kind kind = solution_.kind(node_);
     if (solution_.keys(child).pin) return why_pinned(child, axis);
     if ((kind == Kind::row || kind == Kind::column) && axis == axis_along(kind)) {
-      Explanation told;
-      tell_lines(told);
-      for (const ExplanationLine& line : told.lines) {
+      Explanation explained;
+      add_lines(explained);
+      for (const ExplanationLine& line : explained.lines) {
         for (const ExplanationEntry& entry : line.entries) {
           if (entry.node == child) return entry.why;
         }
@@ -99,17 +101,17 @@ class Accountant {
 
   // --- rows and columns --------------------------------------------------------------------------------------------
 
-  void tell_lines(Explanation& told) {
+  void add_lines(Explanation& explained) {
     for (const LineAccount& account : detail::line_accounts(view_, index_))
-      told.lines.push_back(tell_line(account, told.off));
-    for (const ExplanationLine& line : told.lines) {
-      told.largest = std::max({told.largest, std::abs(line.sum), std::abs(line.base_sizes)});
+      explained.lines.push_back(explained_line(account, explained.off));
+    for (const ExplanationLine& line : explained.lines) {
+      explained.largest = std::max({explained.largest, std::abs(line.sum), std::abs(line.base_sizes)});
       for (const ExplanationRound& round : line.rounds)
-        told.largest = std::max(told.largest, std::abs(round.free_space));
+        explained.largest = std::max(explained.largest, std::abs(round.free_space));
     }
   }
 
-  ExplanationLine tell_line(const LineAccount& account, double& off) {
+  ExplanationLine explained_line(const LineAccount& account, double& off) {
     const Axis axis = axis_along(solution_.kind(node_));
     ExplanationLine line;
     line.inner_size = account.inner;
@@ -204,10 +206,10 @@ class Accountant {
            rounded(entry.factor) + ": " + part + (change > 0 ? "the free space)" : "the shortfall)");
   }
 
-  /// `66.67 % of 716`: of what those share who were not stopped before.
+  /// `66.67 % of 716`: the share among the children that were not final before.
   [[nodiscard]] static std::string part_of(const ExplanationEntry& entry, const ExplanationLine& line) {
     if (line.rounds.empty() || entry.round == 0) return "";
-    // Of what is left for nobody a part is handed out in the first round only.
+    // Space that no child takes is handed out in part, in the first round only.
     const bool of_all = line.out_of > 0 && entry.round == 1;
     const double space = of_all ? line.free_space : line.rounds[static_cast<std::size_t>(entry.round) - 1].free_space;
     return space > 0 ? rounded(entry.size / space * 100) + " % of " + rounded(space) : "of nothing";
@@ -346,7 +348,7 @@ class Accountant {
     return solution_.kind(node_) == Kind::grid ? "stretched to its cell" : "placed by the alignment";
   }
 
-  /// Whether the alignment of a child says that it is stretched, if it can be.
+  /// Whether the alignment of a child stretches it, if it can be stretched.
   [[nodiscard]] bool is_to_stretch(NodeId child, Axis axis) const {
     const Keys own = solution_.keys(node_), keys = solution_.keys(child);
     const auto& place_self = axis == x_axis ? keys.place_self.x : keys.place_self.y;
@@ -359,10 +361,10 @@ class Accountant {
   std::string why_pinned(NodeId child, Axis axis) const {
     const Keys keys = solution_.keys(child);
     const Sizing& given = keys.size_on(axis);
-    const auto says = [&](PinSide side) { return keys.pin->says(side); };
-    const bool both =
-        axis == x_axis ? (says(PinSide::left) || says(PinSide::start)) && (says(PinSide::right) || says(PinSide::end))
-                       : says(PinSide::top) && says(PinSide::bottom);
+    const auto is_set = [&](PinSide side) { return keys.pin->has(side); };
+    const bool both = axis == x_axis ? (is_set(PinSide::left) || is_set(PinSide::start)) &&
+                                           (is_set(PinSide::right) || is_set(PinSide::end))
+                                     : is_set(PinSide::top) && is_set(PinSide::bottom);
     if (given.way() == Sizing::Way::length) return std::string("pinned, its ") + side_word(axis);
     return both ? "pinned on both sides" : "pinned, its content";
   }
@@ -386,43 +388,44 @@ class Accountant {
 
   // --- grids -------------------------------------------------------------------------------------------------------
 
-  void tell_tracks(Explanation& told) const {
+  void add_tracks(Explanation& explained) const {
     const Solution::GridTracks& tracks = this->tracks();
     const Extent gap = solution_.gap(node_);
-    told.columns.push_back(tell_axis(tracks.columns, told.inner_size.width, gap.width));
-    told.rows.push_back(tell_axis(tracks.rows, told.inner_size.height, gap.height));
-    for (const auto* axis : {&told.columns[0], &told.rows[0]}) {
+    explained.columns.push_back(explained_axis(tracks.columns, explained.inner_size.width, gap.width));
+    explained.rows.push_back(explained_axis(tracks.rows, explained.inner_size.height, gap.height));
+    for (const auto* axis : {&explained.columns[0], &explained.rows[0]}) {
       if (axis->tracks.empty()) continue;
-      told.off = std::max(told.off, std::abs(axis->sum + axis->unused_space - axis->inner_size));
+      explained.off = std::max(explained.off, std::abs(axis->sum + axis->unused_space - axis->inner_size));
     }
   }
 
-  ExplanationTracks tell_axis(const std::vector<Solution::TrackBox>& boxes, double inner, double gap) const {
-    ExplanationTracks told;
-    told.inner_size = inner;
-    told.gaps = boxes.empty() ? 0 : std::max(0.0, gap) * static_cast<double>(boxes.size() - 1);
-    told.sum = told.gaps;
+  ExplanationTracks explained_axis(const std::vector<Solution::TrackBox>& boxes, double inner, double gap) const {
+    ExplanationTracks explained;
+    explained.inner_size = inner;
+    explained.gaps = boxes.empty() ? 0 : std::max(0.0, gap) * static_cast<double>(boxes.size() - 1);
+    explained.sum = explained.gaps;
     for (const auto& box : boxes) {
       if (box.share > 0)
-        told.one_share = told.one_share > 0 ? std::min(told.one_share, box.size / box.share) : box.size / box.share;
+        explained.one_share =
+            explained.one_share > 0 ? std::min(explained.one_share, box.size / box.share) : box.size / box.share;
     }
     for (const auto& box : boxes) {
       ExplanationTracks::Track track{box.size, box.unstretched, box.share, ""};
       if (box.set_by) track.why = "as large as " + tree_.segment(box.set_by);
       if (box.share > 0 && !box.set_by) {
-        track.why = same(box.size, box.share * told.one_share) ? rounded(box.share) + " of the shares"
-                                                               : "its minimum, more than its share";
+        track.why = same(box.size, box.share * explained.one_share) ? rounded(box.share) + " of the shares"
+                                                                    : "its minimum, more than its share";
       }
       if (!same(box.size, box.unstretched)) {
         track.why += (track.why.empty() ? "" : ", ") + std::string("and ") + rounded(box.size - box.unstretched) +
                      " of the unused space";
       }
       if (track.why.empty()) track.why = "its length";
-      told.sum += box.size;
-      told.tracks.push_back(std::move(track));
+      explained.sum += box.size;
+      explained.tracks.push_back(std::move(track));
     }
-    told.unused_space = inner - told.sum;
-    return told;
+    explained.unused_space = inner - explained.sum;
+    return explained;
   }
 
   /// The children that a stack's content size is of.
@@ -486,7 +489,7 @@ bool Explanation::adds_up() const {
 
 Explanation explain(const Solution& solution, NodeId node) {
   require_place(solution, node);
-  return Accountant(solution, node).tell();
+  return Accountant(solution, node).explain();
 }
 
 std::vector<ExplanationStep> chain_to_root(const Solution& solution, NodeId node) {

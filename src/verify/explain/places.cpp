@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // A place as a sum: from the sibling, track or edge that it is counted from, margin, pin and alignment, to where the
-// node lies.
+// the node.
 #include <algorithm>
 #include <cmath>
 
@@ -19,7 +19,7 @@ Axis axis_along_of(Kind kind) {
   return kind == Kind::row ? x_axis : y_axis;
 }
 
-/// Why a child lies where it lies, as a sum from an edge.
+/// The position of a child as a sum from an edge.
 class Places {
  public:
   Places(const Solution& solution, NodeId parent, NodeId child)
@@ -49,7 +49,7 @@ class Places {
     double at = 0;
   };
   static void add(Sum& sum, double amount, const std::string& what) {
-    if (std::abs(amount) <= limits::told_tolerance) return;
+    if (std::abs(amount) <= limits::report_tolerance) return;
     sum.at += amount;
     sum.words += (amount < 0 ? " - " : " + ") + what + " " + rounded(std::abs(amount));
   }
@@ -84,11 +84,13 @@ class Places {
   /// The edge of the padding box that a pin holds to, and the size where that is the far one.
   [[nodiscard]] Sum pinned_edge(Axis axis, const Pin& pin) const {
     const bool x = axis == x_axis;
-    const auto said = [&](PinSide physical, PinSide logical) { return pin.says(physical) || !x ? physical : logical; };
-    const PinSide near = said(x ? PinSide::left : PinSide::top, is_mirrored() ? PinSide::end : PinSide::start);
-    const PinSide far = said(x ? PinSide::right : PinSide::bottom, is_mirrored() ? PinSide::start : PinSide::end);
+    const auto side_of = [&](PinSide physical, PinSide logical) {
+      return pin.has(physical) || !x ? physical : logical;
+    };
+    const PinSide near = side_of(x ? PinSide::left : PinSide::top, is_mirrored() ? PinSide::end : PinSide::start);
+    const PinSide far = side_of(x ? PinSide::right : PinSide::bottom, is_mirrored() ? PinSide::start : PinSide::end);
     const Rect own = solution_.box(parent_), box = solution_.box(child_);
-    if (pin.says(near) || !pin.says(far))
+    if (pin.has(near) || !pin.has(far))
       return tied_edge(axis, pin, near, start_of(box, axis)).value_or(inner_edge(axis));
     if (std::optional<Sum> tied = tied_edge(axis, pin, far, end_of(box, axis))) {
       add(*tied, -box.size_on(axis), std::string("its ") + side_word(axis));
@@ -103,7 +105,7 @@ class Places {
     return sum;
   }
 
-  /// The edge of a sibling that a side is tied to: of several the one that leads to where it lies.
+  /// The edge of a sibling that a side is tied to: of several the one that decides its position.
   [[nodiscard]] std::optional<Sum> tied_edge(Axis axis, const Pin& pin, PinSide side, double at) const {
     std::optional<Sum> nearest;
     double off = 0;
@@ -175,7 +177,7 @@ class Places {
     return {};
   }
 
-  /// The space that a node keeps outside of its box on a side: a margin, and a border that lies around the box.
+  /// The space that a node keeps outside of its box on a side: a margin, and a border around the box.
   void add_outside(Sum& sum, NodeId node, double FourSides::*side, double sign, const std::string& whose) const {
     const double border = solution_.keys(node).border_at == BorderAt::around ? solution_.border(node).*side : 0;
     add(sum, sign * (solution_.margin(node).*side - border), whose + "margin");

@@ -10,11 +10,11 @@ namespace fond_ladder::inline v0 {
 using detail::ChildAccount;
 using detail::LineItem;
 
-void Rounds::play(ExplanationLine& told) {
-  double held = 0;
-  for (const ChildAccount& child : line_.children) held += child.line_item.clamp(child.line_item.base);
-  grows_ = held < line_.space();
-  told.grows = grows_;
+void Rounds::play(ExplanationLine& line) {
+  double clamped = 0;
+  for (const ChildAccount& child : line_.children) clamped += child.line_item.clamp(child.line_item.base);
+  grows_ = clamped < line_.space();
+  line.grows = grows_;
   std::vector<bool> free(size_.size());
   for (std::size_t i = 0; i < size_.size(); ++i) {
     const LineItem& line_item = line_item_of(i);
@@ -23,10 +23,10 @@ void Rounds::play(ExplanationLine& told) {
     size_[i] = free[i] ? line_item.base : start;
   }
   const double initial = rest();
-  for (int round = 1; std::ranges::find(free, true) != free.end(); ++round) play_one(round, initial, free, told);
+  for (int round = 1; std::ranges::find(free, true) != free.end(); ++round) play_one(round, initial, free, line);
 }
 
-void Rounds::play_one(int round, double initial, std::vector<bool>& free, ExplanationLine& told) {
+void Rounds::play_one(int round, double initial, std::vector<bool>& free, ExplanationLine& line) {
   double space = line_.space(), factors = 0, speeds = 0;
   for (std::size_t i = 0; i < size_.size(); ++i) {
     space -= free[i] ? line_item_of(i).base : size_[i];
@@ -35,24 +35,24 @@ void Rounds::play_one(int round, double initial, std::vector<bool>& free, Explan
   if (factors < 1 && std::abs(initial * factors) < std::abs(space)) space = initial * factors;
   if (grows_ ? space < 0 : space > 0) space = 0;
   const double level = speeds > 0 ? space / speeds : 0;
-  std::vector<double> held(size_.size());
+  std::vector<double> clamped(size_.size());
   double violation = 0;
   for (std::size_t i = 0; i < size_.size(); ++i) {
     if (!free[i]) continue;
     size_[i] = line_item_of(i).base + level * speed(i);
-    held[i] = line_item_of(i).clamp(size_[i]);
-    violation += held[i] - size_[i];
+    clamped[i] = line_item_of(i).clamp(size_[i]);
+    violation += clamped[i] - size_[i];
   }
   const bool ends = std::abs(violation) <= limits::violation_rounding * std::max(1.0, line_.inner);
-  ExplanationRound told_round{space, level, {}};
+  ExplanationRound this_round{space, level, {}};
   for (std::size_t i = 0; i < size_.size(); ++i) {
-    if (!free[i] || !(ends || (violation > 0 ? held[i] > size_[i] : held[i] < size_[i]))) continue;
-    size_[i] = held[i];
+    if (!free[i] || !(ends || (violation > 0 ? clamped[i] > size_[i] : clamped[i] < size_[i]))) continue;
+    size_[i] = clamped[i];
     free[i] = false;
     settled_in_[i] = round;
-    told_round.settled.push_back(i);
+    this_round.settled.push_back(i);
   }
-  told.rounds.push_back(std::move(told_round));
+  line.rounds.push_back(std::move(this_round));
 }
 
 }  // namespace fond_ladder::inline v0

@@ -19,7 +19,7 @@ class Rounds {
       : line_(line), size_(line.children.size()), settled_in_(size_.size()) {}
 
   /// Fills in rounds, and per child the round in which it was settled.
-  void play(ExplanationLine& told);
+  void play(ExplanationLine& line);
 
   [[nodiscard]] double size(std::size_t i) const { return size_[i]; }
   [[nodiscard]] int settled_in(std::size_t i) const { return settled_in_[i]; }
@@ -37,7 +37,7 @@ class Rounds {
     return space;
   }
 
-  void play_one(int round, double initial, std::vector<bool>& free, ExplanationLine& told);
+  void play_one(int round, double initial, std::vector<bool>& free, ExplanationLine& line);
 
   const detail::LineAccount& line_;
   std::vector<double> size_;

@@ -22,7 +22,7 @@ Scene alone(const Scene& scene, NodeId node) {
       open.push_back(child);
     }
   }
-  const auto is_own = [&](const When& when) {  // the range of some node from there up to the one that stands alone
+  const auto is_own = [&](const When& when) {  // the range of a node on the way up to the new root
     for (NodeId at = when.node; at; at = at == node ? NodeId{} : scene.tree.parent(at)) {
       const std::vector<Range> own = scene.tree.keys(at).ranges;
       if (std::ranges::find(own, when.name, &Range::name) != own.end()) return true;

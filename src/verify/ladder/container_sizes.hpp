@@ -30,7 +30,7 @@ void require_sweepable(const Interval& span);
 /// Adds a width to stretches of widths: to the last one where `goes_on`.
 void extend(std::vector<Interval>& stretches, double width, bool goes_on);
 
-/// Stretches as they are told: rising, and one where they touch or lie over one another.
+/// Intervals for output: in order, merged where they touch or overlap.
 [[nodiscard]] std::vector<Interval> joined(std::vector<Interval> stretches);
 
 /// Two rising lists of heights as one.

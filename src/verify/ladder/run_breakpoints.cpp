@@ -32,7 +32,7 @@ double line_at(const Run& run, double size) {
   return run.bends ? run.end + run.end_slope * (size - run.to) : *run.value + run.slope * (size - run.from);
 }
 
-/// Whether a run that is too short to tell goes on from the one before without a jump.
+/// Whether a run that is too short to report goes on from the one before without a jump.
 bool leads_on(const Run& before, const Run& brief) {
   if (!before.value || !brief.value) return before.value.has_value() == brief.value.has_value();
   const double slack = limits::least_bend + std::abs(brief.slope) * doubtful(brief.from);
@@ -40,7 +40,7 @@ bool leads_on(const Run& before, const Run& brief) {
 }
 
 /// What happens where one run meets another, if anything does. `meets` is where the first ends, and those too short to
-/// tell that go on from it.
+/// report that go on from it.
 std::optional<Breakpoint> breakpoint_between(const Run& before, const Run& behind, double meets) {
   if (!before.value && !behind.value) return {};
   Breakpoint breakpoint;
@@ -63,7 +63,7 @@ std::optional<Breakpoint> breakpoint_between(const Run& before, const Run& behin
   const double crossing = before.from + (*behind.value - behind.slope * (behind.from - before.from) - *before.value) /
                                             (before.slope - behind.slope);
   if (std::abs(crossing - behind.from) <= 2 * doubtful(behind.from) + (behind.from - meets)) {
-    constexpr double tolerance = 1e-7;  // what meets at one place is told at one
+    constexpr double tolerance = 1e-7;  // breakpoints within this distance are one
     if (std::abs(crossing - breakpoint.at) > tolerance) breakpoint.at = breakpoint.to = crossing;
     breakpoint.before = breakpoint.after = line_at(before, breakpoint.at);
   }

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 //
 // A quantity is followed along its line from one sample to the next. Three neighboring samples that lie on one line
-// say that nothing happened between them; a lone bent one is a bend at that very size, and costs nothing more. Where
+// mean that nothing happened between them; a lone bent one is a bend at that very size, and costs nothing more. Where
 // several neighbors are bent, the line that was straight before is drawn on: if it meets the line behind, and the
 // meeting point is real, that is the bend; otherwise the first 1/64 of a pixel in which the quantity leaves its line
 // is looked for by halving. A new line begins behind it. Where no line holds although nothing breaks, the quantity
-// follows a curve, which is told once.
+// follows a curve, which is reported once.
 #include "verify/ladder/straight.hpp"
 
 #include <algorithm>
@@ -139,7 +139,7 @@ class Follower {
     if (!line_.value || !behind.value || line_.slope == behind.slope) return false;
     const double at = line_.at + (behind.on(line_.at) - *line_.value) / (line_.slope - behind.slope);
     if (!(at > at_ && at < sizes_[i]) || !line_.holds(at, sampled(at))) return false;
-    // Where both lines are nearly one, any point between lies on both; the halves must hold as well.
+    // If both lines are nearly one, any point between is on both; the halves must match as well.
     if (!line_.holds((at_ + at) / 2, sampled((at_ + at) / 2))) return false;
     const double half = (at + sizes_[i]) / 2;
     if (!behind.holds(half, sampled(half))) return false;
@@ -231,7 +231,7 @@ class Follower {
   const Sample& sample_;
   std::vector<Breakpoint>& breakpoints_;
   Line line_;
-  double at_ = 0;  // up to here the quantity lies on its line
+  double at_ = 0;  // up to here the quantity is on its line
 };
 
 }  // namespace

@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: MIT
 //
-// A traced solve at a size tells how everything goes on and how far its decisions hold; the next one is asked where
-// they end, and sees what comes behind. By induction from one to the next nothing is left out between.
+// A traced solve at a size shows how everything goes on and how far its decisions hold; the next solve is made where
+// they end, and shows what comes after. By induction from one to the next nothing is left out between.
 //
-// What is read off a solve (how much overhangs, who is seen) is read in the same numbers, so that it tells by itself
+// What is read off a solve (how much overhangs, what is visible) is read in the same numbers, so that it contains
 // up to where it goes on; there it is read again, the solve having been dragged along.
 //
-// Where decisions hang on what bends, nobody knows how far they hold. There the next size with other decisions is
-// looked for, by steps that grow and then by halving, and what bends is kept at whole sizes: sampled, and said to be.
+// If decisions depend on what bends, it is unknown how far they hold. There the next size with other decisions is
+// looked for, by steps that grow and then by halving, and what bends is kept at whole sizes and marked as sampled.
 #include "verify/ladder/stretches.hpp"
 
 #include <algorithm>
@@ -120,7 +120,7 @@ class WayFollower {
     return trail_.trace(at, traced_);
   }
 
-  /// Reads a quantity, and how far that holds, of which no more than `space` is of use (and a pixel, for rounding).
+  /// Reads a quantity, and how far that holds; no more than `space` of it is used (and a pixel, for rounding).
   [[nodiscard]] Reading read(std::size_t q, detail::SeenSoFar<TracedNumber>& seen, double space) const {
     const auto view = traced_.view(store_);
     DecisionTrace decision_trace;
@@ -191,7 +191,7 @@ class WayFollower {
 
   static bool jumps(const Run& before, const Run& next) { return !is_same(before.at(next.from), next.value); }
 
-  /// A jump belongs to what lies behind it, mostly: 300 px fit into 300. What comes to pass only beyond a size, or
+  /// A jump belongs to what comes after it, mostly: 300 px fit into 300. What happens only beyond a size, or
   /// there alone, is asked for at that size by itself.
   void look_at_jumps(double at) {
     if (jumping_.empty()) return;
@@ -308,8 +308,8 @@ class WayFollower {
 
   std::vector<OfNode> nodes_;
   std::vector<detail::Corner<TracedNumber>> corners_;  // by index
-  std::vector<std::size_t> bending_;                   // quantities whose last run is sampled
-  std::vector<std::size_t> jumping_;  // those whose last run begins elsewhere than the one before ended
+  std::vector<std::size_t> bending_;                   // quantities with a sampled last run
+  std::vector<std::size_t> jumping_;  // those with a last run that begins elsewhere than the one before ended
   Followed followed_;
 };
 
@@ -390,7 +390,7 @@ std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Qu
 
 bool is_same(const std::optional<double>& value, const std::optional<double>& expected) {
   return value.has_value() == expected.has_value() &&
-         (!value || std::abs(*value - *expected) <= limits::told_tolerance);
+         (!value || std::abs(*value - *expected) <= limits::report_tolerance);
 }
 
 void append(Runs& runs, Runs&& more) {

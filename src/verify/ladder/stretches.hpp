@@ -44,7 +44,7 @@ using Runs = std::vector<Run>;
 /// Whether something measured is what was expected, or neither is there.
 [[nodiscard]] bool is_same(const std::optional<double>& value, const std::optional<double>& expected);
 
-/// The run that a size lies on: where two meet the one behind.
+/// The run at a size: where two meet, the later one.
 [[nodiscard]] const Run& run_at(const Runs& runs, double size);
 
 /// Puts the runs of the next part of a way behind those of the first.
@@ -54,22 +54,22 @@ struct Followed {
   std::vector<Runs> runs;  ///< of the quantities, in their order
   struct Decision {
     double at = 0;
-    NodeId node;  ///< in whose arrangement something is decided otherwise from there on
+    NodeId node;  ///< the node in whose arrangement another decision is made from there on
   };
   std::vector<Decision> decisions;     ///< rising
   std::vector<Interval> sampled;       ///< where decisions hang on something that bends: there nothing is proved
   std::vector<Interval> read_sampled;  ///< where only what is read off for some quantity does
 };
 
-/// Follows quantities over places from one up to a larger one, in parts that do not depend on how many threads there
-/// are; 0 of them: one a core. None where nothing can be proved: content that does not tell how far its answers hold,
+/// Follows quantities over places from one up to a larger one, in parts that are the same for any number of threads;
+/// 0: one per core. None if nothing can be proved: custom content that does not return how far its answers hold,
 /// or more decisions than it would take solves to sample all sizes.
 [[nodiscard]] std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Quantity>& quantities,
                                              const Interval& span, unsigned threads, const Progress& progress);
 
 /// Within this of a place where something breaks, lines of the solve hold by their tolerance what does not fit.
 [[nodiscard]] double doubtful(double size);
-/// Takes out those stretches that are as short as that: nobody can say what holds inside.
+/// Removes intervals of that length or less: nothing can be said about their inside.
 void drop_doubtful(std::vector<Interval>& stretches);
 /// A size that somebody wrote, where rounding put it beside.
 [[nodiscard]] double exactly(double size);

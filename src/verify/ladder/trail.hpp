@@ -2,7 +2,7 @@
 #pragma once
 
 // What is dragged along a way: a side of the container, or a setting while the container stays as it is. Places of the
-// way are numbers; what sweeps along it knows no more of it than the arrangement at each.
+// way are numbers; what sweeps along it sees only the arrangement at each.
 
 #include <functional>
 #include <memory>
@@ -41,7 +41,7 @@ class Trail {
 /// One for each thread.
 using MakeTrail = std::function<std::unique_ptr<Trail>()>;
 
-/// A scene whose container grows; the scene and the modes outlive the trails.
+/// A scene with a growing container; the scene and the modes outlive the trails.
 [[nodiscard]] MakeTrail trail_of(const Scene& scene, const std::vector<std::string>& modes, const Way& way);
 
 }  // namespace fond_ladder::inline v0

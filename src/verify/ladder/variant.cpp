@@ -12,23 +12,23 @@ namespace fond_ladder::inline v0 {
 Variant variant_of(const Scene& scene, const std::string& locale, const std::vector<std::string>& modes,
                    double longer) {
   Variant variant{"", scene, modes, ""};
-  const auto say = [&](const std::string& words, const std::string& options) {
+  const auto append = [&](const std::string& words, const std::string& options) {
     variant.name += (variant.name.empty() ? "" : ", ") + words;
     variant.options += (variant.options.empty() ? "" : " ") + options;
   };
   if (!locale.empty()) {
     apply_locale(variant.scene, locale);
-    say("locale " + locale, "--locale " + shell_word(locale));
+    append("locale " + locale, "--locale " + shell_word(locale));
   }
   if (longer > 0) {
     expand_text(variant.scene, longer);
     const std::string percent = exact(longer * 100) + "%";
-    say("texts longer by " + percent, "--text-expansion " + percent);
+    append("texts longer by " + percent, "--text-expansion " + percent);
   }
   for (const std::string& mode : modes) {
     if (std::ranges::find(scene.modes, mode) == scene.modes.end())
       throw BadValue("the scene has no mode \"" + mode + "\"");
-    say("mode " + mode, "--mode " + shell_word(mode));
+    append("mode " + mode, "--mode " + shell_word(mode));
   }
   return variant;
 }

@@ -14,7 +14,7 @@
 
 namespace fond_ladder::inline v0 {
 
-/// How many threads `asked` stands for, 0 being one a core.
+/// How many threads `asked` means; 0: one per core.
 [[nodiscard]] inline unsigned thread_count(unsigned asked) {
   return asked > 0 ? asked : std::max(1U, threads::cores());
 }
@@ -40,20 +40,20 @@ void in_parallel(unsigned most_threads, std::size_t count, const MakeWork& make_
   if (thrown) std::rethrow_exception(thrown);
 }
 
-/// Counts pieces of work that threads do, and tells which share is done.
+/// Counts pieces of work that threads do, and reports the share that is done.
 class WorkTally {
  public:
-  WorkTally(std::size_t pieces, const Progress& tell) : pieces_(pieces), tell_(tell) {}
+  WorkTally(std::size_t pieces, const Progress& tell) : pieces_(pieces), report_(tell) {}
   void add(std::size_t done = 1) {
-    if (!tell_ || pieces_ == 0) return;
+    if (!report_ || pieces_ == 0) return;
     const threads::Lock lock(guard_);
     done_ += done;
-    tell_(std::min(1.0, static_cast<double>(done_) / static_cast<double>(pieces_)));
+    report_(std::min(1.0, static_cast<double>(done_) / static_cast<double>(pieces_)));
   }
 
  private:
   std::size_t pieces_, done_ = 0;
-  const Progress& tell_;
+  const Progress& report_;
   threads::Guard guard_;
 };
 

@@ -16,12 +16,12 @@ bool is_for_want_of_space(LintRule rule) {
   return rule == LintRule::outside || rule == LintRule::never_fits || rule == LintRule::overlaps_padding;
 }
 
-/// Whether nobody sees the node anyway.
+/// Whether the node is invisible anyway.
 bool is_invisible(LintRule rule) {
   return rule == LintRule::outside || rule == LintRule::zero_size || rule == LintRule::behind;
 }
 
-/// Whether each stretch of some sizes lies in one of the others.
+/// Whether each interval of some sizes is inside one of the others.
 bool are_within(const std::vector<Interval>& sizes, const std::vector<Interval>& others) {
   return std::ranges::all_of(sizes, [&](const Interval& one) {
     return std::ranges::any_of(others,
@@ -30,13 +30,13 @@ bool are_within(const std::vector<Interval>& sizes, const std::vector<Interval>&
 }
 
 /// Whether a node goes wholly out of sight at some of the sizes at all of which it overhangs.
-bool is_a_stage_of(const Finding& outside, const Finding& told) {
-  return outside.rule == LintRule::outside && told.rule == LintRule::never_fits &&
-         are_within(outside.sizes, told.sizes) && !are_within(told.sizes, outside.sizes);
+bool is_a_stage_of(const Finding& outside, const Finding& other_one) {
+  return outside.rule == LintRule::outside && other_one.rule == LintRule::never_fits &&
+         are_within(outside.sizes, other_one.sizes) && !are_within(other_one.sizes, outside.sizes);
 }
 
-/// What follows from something that is told: that a node that nobody sees does not fit, that what is in it does
-/// neither.
+/// What follows from another finding: that an invisible node does not fit, and that what is in it does
+/// not.
 void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
   std::multimap<NodeId, const Found*> telling;
   for (const Found& one : all) telling.emplace(one.node, &one);
@@ -48,15 +48,15 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
     for (NodeId at = one.node; at; at = tree.parent(at)) {
       const auto [first, last] = telling.equal_range(at);
       for (auto other = first; other != last; ++other) {
-        const Finding& told = other->second->finding;
+        const Finding& other_one = other->second->finding;
         if (other->second == &one) continue;
-        const bool hides = at == one.node ? is_for_want_of_space(rule) && rule > told.rule &&
-                                                (is_invisible(told.rule) || told.rule == LintRule::never_fits)
-                                          : is_invisible(told.rule);
+        const bool hides = at == one.node ? is_for_want_of_space(rule) && rule > other_one.rule &&
+                                                (is_invisible(other_one.rule) || other_one.rule == LintRule::never_fits)
+                                          : is_invisible(other_one.rule);
         // Something goes out of sight edge by edge, and what is in it with it.
-        const bool goes_with_it = at != one.node && rule == LintRule::outside && told.rule == LintRule::outside;
-        if (at == one.node && is_a_stage_of(one.finding, told)) return true;
-        if (goes_with_it || (hides && are_within(one.finding.sizes, told.sizes))) return true;
+        const bool goes_with_it = at != one.node && rule == LintRule::outside && other_one.rule == LintRule::outside;
+        if (at == one.node && is_a_stage_of(one.finding, other_one)) return true;
+        if (goes_with_it || (hides && are_within(one.finding.sizes, other_one.sizes))) return true;
       }
     }
     return false;
@@ -67,7 +67,7 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
   std::erase_if(all, [&](const Found&) { return gone[i++]; });
 }
 
-/// What nodes have in common that are told together.
+/// What nodes of one finding have in common.
 using CauseKey = std::tuple<LintRule, std::string, std::string, std::vector<std::string>>;
 
 /// `never_fit` are the nodes that overhang at every size: whether they are cut or wholly outside, the cause is one.
@@ -84,7 +84,7 @@ CauseKey cause_of(const Tree& tree, const std::set<NodeId>& never_fit, const Fou
   return {what, one.finding.key, place, one.finding.variants};
 }
 
-Finding told_together(const Tree& tree, const std::vector<Found>& group) {
+Finding grouped_failures(const Tree& tree, const std::vector<Found>& group) {
   const auto worst = std::ranges::max_element(
       group, {}, [](const Found& one) { return std::pair(-static_cast<int>(one.finding.rule), one.how_bad); });
   Finding finding = worst->finding;
@@ -128,7 +128,7 @@ std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all) {
     causes[at->second].push_back(std::move(one));
   }
   std::vector<Finding> findings;
-  for (const std::vector<Found>& group : causes) findings.push_back(told_together(tree, group));
+  for (const std::vector<Found>& group : causes) findings.push_back(grouped_failures(tree, group));
   return findings;
 }
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// What a scene defines by a name and nobody calls.
+// Definitions of a scene that are never used.
 #include <algorithm>
 
 #include "model/number_text.hpp"
@@ -33,11 +33,11 @@ bool is_of_used_file(const Scene& scene, const std::string& name) {
   return scene.origins && std::ranges::find(scene.origins->of_used_files, name) != scene.origins->of_used_files.end();
 }
 
-/// Whether a locale says anything that the scene does not.
-bool says_something(const Scene& scene, const Locale& locale) {
+/// Whether a locale changes anything in the scene.
+bool sets_anything(const Scene& scene, const Locale& locale) {
   if (locale.direction && *locale.direction != scene.tree.direction()) return true;
   return std::ranges::any_of(locale.texts,
-                             [&](const auto& said) { return scene.tree.keys(said.first).text != said.second; });
+                             [&](const auto& text) { return scene.tree.keys(text.first).text != text.second; });
 }
 
 }  // namespace
@@ -71,7 +71,7 @@ std::vector<Finding> idle_definitions(const Scene& scene) {
           about(mode, "modes", LintRule::unused, "no \"when\" and no claim uses this mode", "remove it", scene));
   }
   for (const Locale& locale : scene.locales) {
-    if (!says_something(scene, locale))
+    if (!sets_anything(scene, locale))
       all.push_back(about(locale.name, "locales", LintRule::unused, "this locale changes nothing",
                           "add texts, or remove it", scene));
   }

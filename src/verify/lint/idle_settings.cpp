@@ -53,16 +53,16 @@ std::optional<Kind> only_kind(const Kinds& kinds) {
   return static_cast<Kind>(std::ranges::find(kinds, true) - kinds.begin());
 }
 
-/// Whether nothing that holds under ranges and modes says one of some keys of a node.
-class SaidLater {
+/// Whether nothing under ranges and modes sets one of some keys of a node.
+class SetByWhen {
  public:
-  explicit SaidLater(const Scene& scene) {
+  explicit SetByWhen(const Scene& scene) {
     for (const When& when : scene.whens) whens_[when.node].push_back(&when.change);
   }
-  [[nodiscard]] bool says(NodeId node, std::string_view key) const {
+  [[nodiscard]] bool sets(NodeId node, std::string_view key) const {
     const auto found = whens_.find(node);
     return found != whens_.end() && std::ranges::any_of(found->second, [&](const Changes* change) {
-             return change->says_at(place_of(*find_key(key)));
+             return change->sets(place_of(*find_key(key)));
            });
   }
 
@@ -73,10 +73,10 @@ class SaidLater {
 /// A size along a row or column beside a weight, and gaps between what is not there: lines where there is one,
 /// neighbors where there is one child or none.
 std::vector<std::string_view> beaten_keys(const Tree& tree, NodeId node, const Keys& keys, std::optional<Kind> kind,
-                                          std::optional<Kind> above, const SaidLater& later) {
+                                          std::optional<Kind> above, const SetByWhen& later) {
   const auto is_line = [](std::optional<Kind> of) { return of == Kind::row || of == Kind::column; };
   std::vector<std::string_view> beaten;
-  const bool has_weight = keys.weight && !keys.pin && !later.says(node, "weight") && !later.says(node, "pin");
+  const bool has_weight = keys.weight && !keys.pin && !later.sets(node, "weight") && !later.sets(node, "pin");
   if (has_weight && is_line(above)) {
     const Axis along = above == Kind::row ? x_axis : y_axis;
     const Sizing& size = keys.size_on(along);
@@ -86,7 +86,7 @@ std::vector<std::string_view> beaten_keys(const Tree& tree, NodeId node, const K
   const bool has_gap = keys.gap.x.amount() != 0 || keys.gap.y.amount() != 0;
   if (is_line(kind) && has_gap && tree.child_count(node) < 2 && !keys.virtualized.on) {
     beaten.emplace_back("gap");
-  } else if (is_line(kind) && !keys.wrap && !later.says(node, "wrap") && keys.gap.x != keys.gap.y) {
+  } else if (is_line(kind) && !keys.wrap && !later.sets(node, "wrap") && keys.gap.x != keys.gap.y) {
     const bool row = kind == Kind::row;
     if ((row ? keys.gap.y : keys.gap.x).amount() != 0) beaten.emplace_back(row ? "gap.y" : "gap.x");
   }
@@ -98,15 +98,15 @@ std::vector<std::string_view> beaten_keys(const Tree& tree, NodeId node, const K
 std::vector<bool> given_to_many(const Scene& scene, NodeId node) {
   std::vector<bool> given(key_table().size());
   if (!scene.origins) return given;
-  for (const auto& said : scene.origins->of(node)) {
-    given[said.key] = said.source == Source::each_child || said.source == Source::shared;
+  for (const auto& entry : scene.origins->of(node)) {
+    given[entry.key] = entry.source == Source::each_child || entry.source == Source::shared;
   }
   return given;
 }
 
 std::vector<IdleSetting> idle_settings(const Scene& scene) {
   const KindsOf kinds_of(scene);
-  const SaidLater later(scene);
+  const SetByWhen later(scene);
   std::vector<IdleSetting> idle;
   std::map<std::pair<std::string_view, WrittenAt>, std::size_t> places;
   const auto add = [&](NodeId node, std::string_view key, const KeyEntry& entry) {
@@ -122,7 +122,7 @@ std::vector<IdleSetting> idle_settings(const Scene& scene) {
     const std::vector<bool> given = given_to_many(scene, node);
     for (const KeyEntry& entry : key_table()) {
       if (given[place_of(entry)]) continue;
-      if (is_said(entry, keys) && !ever_acts(entry.acts, kinds, parent ? &parents : nullptr))
+      if (is_set(entry, keys) && !ever_acts(entry.acts, kinds, parent ? &parents : nullptr))
         add(node, entry.name, entry);
     }
     const std::optional<Kind> above = parent ? only_kind(parents) : std::nullopt;

@@ -124,7 +124,7 @@ bool goes_on(const Solution& solution, const Issue& issue) {
       return words ? solution.text_padding_overlap(issue.node).any()
                    : solution.padding_overlap(issue.node).any() || solution.overhang(issue.node).any();
     case Issue::Kind::squeezed:
-      return solution.relative_box(issue.node).size_on(issue.axis) < issue.given - limits::told_tolerance;
+      return solution.relative_box(issue.node).size_on(issue.axis) < issue.given - limits::report_tolerance;
     case Issue::Kind::invisible: break;
   }
   return true;

@@ -73,7 +73,7 @@ class LintWorker {
     const std::vector<bool> many = given_to_many(*seen_.scene, one.node);
     for (std::size_t i = 0; i < key_table().size(); ++i) {
       const KeyEntry& entry = key_table()[i];
-      if (!many[i] && is_said(entry, one.keys()) && !acts_on(entry.acts, one.keys().kind, above))
+      if (!many[i] && is_set(entry, one.keys()) && !acts_on(entry.acts, one.keys().kind, above))
         asleep.push_back(entry.name);
     }
   }
@@ -85,7 +85,7 @@ class LintWorker {
   std::optional<std::vector<std::string>> active_;
 };
 
-/// Oddities that are told only where they are so at every size at which the node is there.
+/// Rules that are reported only if they apply at every size at which the node is there.
 bool must_be_always(LintRule rule) {
   switch (rule) {
     case LintRule::never_fits:
@@ -98,7 +98,7 @@ bool must_be_always(LintRule rule) {
   }
 }
 
-/// Whether a key acts by the kind of its own node alone, whatever that lies in.
+/// Whether a key acts by the kind of its own node alone, whatever its parent.
 bool acts_by_itself(Acts acts) {
   constexpr std::array kinds{Kind::row, Kind::column, Kind::grid, Kind::stack, Kind::box, Kind::text, Kind::image};
   return acts != Acts::everywhere && std::ranges::any_of(kinds, [&](Kind kind) { return acts_on(acts, kind, {}); });
@@ -128,9 +128,9 @@ Reason idle_words(const IdleSetting& idle, const Scene& scene) {
   return {why, other_key_for(idle.key, kind)};
 }
 
-Finding finding_of(const Scene& scene, NodeId node, const std::string& key, LintRule rule, const Reason& told,
+Finding finding_of(const Scene& scene, NodeId node, const std::string& key, LintRule rule, const Reason& reason,
                    std::vector<Interval> sizes) {
-  return {scene.tree.short_path(node), key, rule, told.why, told.fix, std::move(sizes), {}, scene.tree.path(node)};
+  return {scene.tree.short_path(node), key, rule, reason.why, reason.fix, std::move(sizes), {}, scene.tree.path(node)};
 }
 
 /// What is meant and never so.
@@ -140,9 +140,9 @@ void look_for_needless(const Scene& scene, LintedVariant& looked) {
     for (std::size_t word = 0; allow.any() && word < Allowed::words.size(); ++word) {
       if (!allow.has_word(word) || looked.sightings.allow().contains({node, word})) continue;
       if (!looked.sightings.was_placed(node)) continue;
-      const Reason told{"it is never \"" + std::string(Allowed::words[word]) + "\"", "remove it"};
+      const Reason reason{"it is never \"" + std::string(Allowed::words[word]) + "\"", "remove it"};
       looked.found.push_back({node, finding_of(scene, node, "allow." + std::string(Allowed::words[word]),
-                                               LintRule::unused_allow, told, {scene.ladder.width})});
+                                               LintRule::unused_allow, reason, {scene.ladder.width})});
     }
   }
 }
@@ -152,8 +152,8 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
     const auto& [rule, node, key] = place;
     const bool always = looked.sightings.always(place, sighting);
     if (must_be_always(rule) && !always) continue;
-    if (rule == LintRule::dormant && always) continue;  // it never wakes: told as having no effect, where it has none
-    // Where it overhangs at other sizes, claims say whether it may.
+    if (rule == LintRule::dormant && always) continue;  // it never acts: reported as having no effect
+    // Where it overhangs at other sizes, claims decide whether it may.
     if (rule == LintRule::overlaps_padding && looked.sightings.all().contains({LintRule::never_fits, node, ""}))
       continue;
     if (variant.scene.tree.keys(node).allow.has(rule)) {
@@ -161,13 +161,13 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
       continue;
     }
     auto& list = rule == LintRule::dormant ? looked.remarks : looked.found;
-    Reason told = Sightings::told(sighting);
-    if (const std::size_t at = told.why.find("{others}"); at != std::string::npos && !sighting.others.empty()) {
+    Reason reason = Sightings::reason(sighting);
+    if (const std::size_t at = reason.why.find("{others}"); at != std::string::npos && !sighting.others.empty()) {
       const std::vector<NodeId> others(sighting.others.begin(), sighting.others.end());
-      told.why.replace(at, std::string_view("{others}").size(), names_text(variant.scene.tree, others));
+      reason.why.replace(at, std::string_view("{others}").size(), names_text(variant.scene.tree, others));
     }
     Found& found = list.emplace_back(
-        Found{node, finding_of(variant.scene, node, key, rule, told, joined(sighting.widths)), sighting.worst});
+        Found{node, finding_of(variant.scene, node, key, rule, reason, joined(sighting.widths)), sighting.worst});
     const std::optional<Interval>& heights = variant.scene.ladder.height;
     for (const double height : sighting.heights) {
       const bool is_end = heights && heights->from < heights->to && (height == heights->from || height == heights->to);
@@ -208,27 +208,27 @@ void find_in(const Variant& variant, const std::vector<ContainerSize>& container
              WorkTally& tally) {
   const Scene& scene = variant.scene;
   sort_sightings(variant, looked);
-  std::set<std::pair<NodeId, std::string>> told_idle;
+  std::set<std::pair<NodeId, std::string>> reported_idle;
   for (const Found& one : looked.found) {
-    if (one.finding.rule == LintRule::no_effect) told_idle.emplace(one.node, one.finding.key);
+    if (one.finding.rule == LintRule::no_effect) reported_idle.emplace(one.node, one.finding.key);
   }
-  const auto add_idle = [&](const std::vector<NodeId>& nodes, const std::string& key, const Reason& told) {
+  const auto add_idle = [&](const std::vector<NodeId>& nodes, const std::string& key, const Reason& reason) {
     const NodeId node = nodes.front();
-    if (told_idle.contains({node, key})) return;
+    if (reported_idle.contains({node, key})) return;
     if (scene.tree.keys(node).allow.has(LintRule::no_effect))
       return looked.sightings.see_allowed(node, static_cast<std::size_t>(LintRule::no_effect));
-    Finding finding = finding_of(scene, node, key, LintRule::no_effect, told, {scene.ladder.width});
+    Finding finding = finding_of(scene, node, key, LintRule::no_effect, reason, {scene.ladder.width});
     if (nodes.size() > 1) {
       finding.node = names_text(scene.tree, nodes);
       for (const NodeId one : nodes) finding.nodes.push_back(scene.tree.path(one));
     }
     looked.found.push_back({node, std::move(finding)});
-    told_idle.emplace(node, key);
+    reported_idle.emplace(node, key);
   };
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.nodes, std::string(idle.key), idle_words(idle, scene));
   for (const WithoutEffect& one : settings_without_effect(variant, container_sizes, tally))
-    add_idle(one.nodes, one.key, one.told);
+    add_idle(one.nodes, one.key, one.reason);
   for (const auto& [node, finding] : looked.node_ranges.findings(scene)) {
     looked.sightings.see_allowed(node, static_cast<std::size_t>(finding.rule));
   }
@@ -315,43 +315,43 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const Progress
   in_parallel(thread_count(threads), variants.size(),
               [&] { return [&](std::size_t v) { find_in(variants[v], container_sizes, looked[v], tally); }; });
   const Gathering gathering(variants, looked);
-  Lint told;
+  Lint reason;
   const std::vector<VariantLabel> labels = labels_of(variants);
-  told.title = scene.name() + text_of(labels);
-  told.about = lines_about(labels);
+  reason.title = scene.name() + text_of(labels);
+  reason.about = lines_about(labels);
   const std::vector<NodeId> nodes = scene.tree.nodes();
   const auto ends_looks = std::ranges::find_if(nodes, [&](NodeId node) {
     return std::ranges::any_of(looked,
                                [&](const LintedVariant& one) { return one.sightings.too_many().contains(node); });
   });
   if (ends_looks != nodes.end()) {
-    told.not_examined = "lint examines the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
-                        " overlapping pairs of siblings per size; from " + scene.tree.short_path(*ends_looks) +
-                        " on there are more";
+    reason.not_examined = "lint examines the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
+                          " overlapping pairs of siblings per size; from " + scene.tree.short_path(*ends_looks) +
+                          " on there are more";
   }
-  told.widths = scene.ladder.width;
-  told.sizes_examined = container_sizes.size();
-  told.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));
-  told.remarks = grouped(scene.tree, gathering.gather(&LintedVariant::remarks));
+  reason.widths = scene.ladder.width;
+  reason.sizes_examined = container_sizes.size();
+  reason.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));
+  reason.remarks = grouped(scene.tree, gathering.gather(&LintedVariant::remarks));
   const std::vector<Finding> idle = idle_definitions(scene);
-  const auto is_told = [&](const Range& range) {
+  const auto is_reported = [&](const Range& range) {
     return std::ranges::any_of(idle, [&](const Finding& one) { return one.key == "ranges" && one.node == range.name; });
   };
   for (const Range& range : scene.ranges) {
     const auto reaches = [&](const LintedVariant& one) { return one.reached.contains(range.name); };
-    if (is_told(range) || std::ranges::any_of(looked, reaches)) continue;
-    told.findings.push_back({range.name, "ranges", LintRule::never_holds,
-                             "no size of the ladder is in it (" + bounds_text(range) + ")",
-                             "widen the ladder, or remove the range", std::vector<Interval>{scene.ladder.width}});
+    if (is_reported(range) || std::ranges::any_of(looked, reaches)) continue;
+    reason.findings.push_back({range.name, "ranges", LintRule::never_holds,
+                               "no size of the ladder is in it (" + bounds_text(range) + ")",
+                               "widen the ladder, or remove the range", std::vector<Interval>{scene.ladder.width}});
   }
-  told.findings.insert(told.findings.end(), idle.begin(), idle.end());
+  reason.findings.insert(reason.findings.end(), idle.begin(), idle.end());
   NodeRangesSeen node_ranges;
   for (const LintedVariant& one : looked) node_ranges.take(one.node_ranges);
   for (auto& [node, finding] : node_ranges.findings(scene)) {
-    if (!scene.tree.keys(node).allow.has(finding.rule)) told.findings.push_back(std::move(finding));
+    if (!scene.tree.keys(node).allow.has(finding.rule)) reason.findings.push_back(std::move(finding));
   }
-  std::ranges::stable_sort(told.findings, {}, &Finding::rule);
-  return told;
+  std::ranges::stable_sort(reason.findings, {}, &Finding::rule);
+  return reason;
 }
 
 Lint lint(const Variant& variant) {

@@ -28,7 +28,7 @@ std::vector<Alike> declared_alike(const Tree& tree) {
   return all;
 }
 
-/// Whether a node lies in one of some others, or is one of them.
+/// Whether a node is one of some others, or inside one of them.
 bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& others) {
   for (; node; node = tree.parent(node)) {
     if (std::ranges::find(others, node) != others.end()) return true;
@@ -36,7 +36,7 @@ bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& others) {
   return false;
 }
 
-/// Whether a `when` in these nodes, or a claim, speaks of a node range of theirs.
+/// Whether a `when` in these nodes, or a claim, uses a node range of theirs.
 bool is_used(const Scene& scene, const Alike& group, const Range& range) {
   const auto speaks = [&](const When& when) {
     return when.name == range.name && lies_in(scene.tree, when.node, group.nodes);
@@ -68,8 +68,8 @@ void NodeRangesSeen::see(const Solution& solution, const std::vector<NodeId>& de
   for (const NodeId node : declaring) {
     if (!solution.is_placed(node)) continue;
     const double width = solution.relative_box(node).width;
-    const std::vector<std::string> held = solution.node_ranges(node);
-    take(node, {width, width, {held.begin(), held.end()}});
+    const std::vector<std::string> active = solution.node_ranges(node);
+    take(node, {width, width, {active.begin(), active.end()}});
   }
 }
 
@@ -82,7 +82,7 @@ void NodeRangesSeen::take(NodeId node, const Widths& widths) {
   if (is_new) return;
   known->second.least = std::min(known->second.least, widths.least);
   known->second.most = std::max(known->second.most, widths.most);
-  known->second.held.insert(widths.held.begin(), widths.held.end());
+  known->second.active.insert(widths.active.begin(), widths.active.end());
 }
 
 std::vector<std::pair<NodeId, Finding>> NodeRangesSeen::findings(const Scene& scene) const {
@@ -96,7 +96,7 @@ std::vector<std::pair<NodeId, Finding>> NodeRangesSeen::findings(const Scene& sc
       const Widths& own = widths->second;
       together.least = placed ? std::min(together.least, own.least) : own.least;
       together.most = placed ? std::max(together.most, own.most) : own.most;
-      together.held.insert(own.held.begin(), own.held.end());
+      together.active.insert(own.active.begin(), own.active.end());
       placed = true;
     }
     const bool varies = together.most - together.least >= limits::same_to_people;
@@ -124,7 +124,7 @@ std::vector<std::pair<NodeId, Finding>> NodeRangesSeen::findings(const Scene& sc
             "add from_width or below_width");
       } else if (!is_used(scene, group, range)) {
         add(key, LintRule::unused, "no \"when\" in it and no claim uses this range", "remove it");
-      } else if (placed && varies && !together.held.contains(range.name)) {
+      } else if (placed && varies && !together.active.contains(range.name)) {
         add(key, LintRule::never_holds,
             it_is + widths_text(together.least, together.most) + " in this ladder: never " + bounds_text(range),
             "move the bound, widen the ladder, or remove the range");

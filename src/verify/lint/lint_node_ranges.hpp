@@ -20,14 +20,14 @@ class NodeRangesSeen {
   /// Takes in those nodes of an arrangement that have node ranges.
   void see(const Solution& solution, const std::vector<NodeId>& declaring);
   void take(const NodeRangesSeen& others);
-  /// Ranges that no width of their nodes is in or that nobody speaks of, and nodes whose width says nothing: each with
-  /// the first node that has these ranges. Those that are meant are among them.
+  /// Ranges that never hold or that are never used, and nodes whose width is not known to decide: each with
+  /// the first node that has these ranges. Allowed ones are among them.
   [[nodiscard]] std::vector<std::pair<NodeId, Finding>> findings(const Scene& scene) const;
 
  private:
   struct Widths {
     double least = 0, most = 0;
-    std::set<std::string> held;
+    std::set<std::string> active;
   };
   void take(NodeId node, const Widths& widths);
 

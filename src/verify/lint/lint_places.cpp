@@ -25,7 +25,7 @@ Common common(const Rect& a, const Rect& b) {
 // --- invisible
 // --------------------------------------------------------------------------------------------------------
 
-/// Whether a node lies beyond a row or column in the way in which that lays what is in it.
+/// Whether a node is outside a row or column in the direction in which that lays out its children.
 bool wraps(const Seen& seen, const SeenNode& one, NodeId beyond) {
   const Kind kind = seen.solution->kind(beyond);
   const Rect view = seen.solution->box(beyond);
@@ -33,7 +33,7 @@ bool wraps(const Seen& seen, const SeenNode& one, NodeId beyond) {
   return kind == (second_slope ? Kind::row : Kind::column);
 }
 
-/// Of what lies in something invisible nothing more is told.
+/// Nothing more is reported inside something invisible.
 void look_for_invisible(const Seen& seen, Sightings& sightings) {
   Sight sight(*seen.solution);
   for (std::size_t i = 1; i < seen.nodes.size();) {
@@ -116,7 +116,7 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
     if (!text.placed || text.keys().kind != Kind::text || !common(text.box, pinned.box).any()) continue;
     const bool is_behind = common(text.box, pinned.box).width >= text.box.width - fit_tolerance &&
                            common(text.box, pinned.box).height >= text.box.height - fit_tolerance;
-    if (is_behind || is_cleared(seen, text, pinned)) continue;  // what lies wholly behind is told as such
+    if (is_behind || is_cleared(seen, text, pinned)) continue;  // what is entirely behind is reported as such
     for (const Solution::TextLine& line : seen.solution->text_lines(text.node)) {
       Rect words = line.box;
       words.x += text.box.x;
@@ -141,7 +141,7 @@ void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& firs
   if (second.keys().pin && !first.keys().pin) look_for_covered_words(seen, second, first, sightings);
 }
 
-/// Whether there is anything to say of its children where they meet.
+/// Whether there is anything to report where its children meet.
 bool may_be_odd(const Seen& seen, const SeenNode& parent) {
   bool any_pin = false, all_overlap = true;
   seen.for_each_child(parent, [&](const SeenNode& child) {

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Plans that do not come out: maps of areas that nobody keeps to, edges without a middle, gaps beside nothing, shares
+// Plans that do not work out: areas that no child uses, edges without a middle, gaps beside nothing, shares
 // that leave no space for the gap.
 #include <algorithm>
 #include <cmath>
@@ -79,7 +79,7 @@ bool has_automatic_margin(const Edges& margin) {
   return false;
 }
 
-/// Strips at the edges and something between, all of a size of their own: what is left belongs to nobody.
+/// Strips at the edges and something between, all with sizes of their own: the unused space belongs to no child.
 void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys& keys = one.keys();
   if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.equal_sizes ||
@@ -121,7 +121,7 @@ void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings
 
 // --- shares and gaps -----------------------------------------------------------------------------------------------
 
-/// What a child says of its size along in percent of the row; none where it says something else.
+/// The size of a child along the row in percent; none if it is given otherwise.
 std::optional<double> percent_along(const Keys& keys, Axis axis) {
   const auto of = [](const Sizing& size) -> std::optional<double> {
     if (size.way() != Sizing::Way::length || !size.length().is_percent()) return {};

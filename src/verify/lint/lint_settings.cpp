@@ -3,7 +3,7 @@
 // Settings that do nothing. Some can be seen at each size: a width beside a weight, a gap on an axis without
 // neighbors. Of others only a trial decides: the setting is removed and the ladder solved again; if every box is where
 // it was, the setting has no effect. Most settings have an effect at the first size, so a trial is cheap; only keys
-// that nobody would say for safety are tried, for a minimum that is never reached is no fault.
+// that nobody would write for safety are tried, since a minimum that is never reached is no mistake.
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -22,10 +22,10 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// Does nothing at this size: told as such where it is so at all sizes, else as a remark.
-void see_idle(Sightings& sightings, NodeId node, std::string_view key, const Reason& told) {
+/// Does nothing at this size: reported as such if that is so at all sizes, else as a remark.
+void see_idle(Sightings& sightings, NodeId node, std::string_view key, const Reason& reported) {
   for (const LintRule rule : {LintRule::no_effect, LintRule::dormant}) {
-    sightings.see(rule, node, key, [&] { return told; });
+    sightings.see(rule, node, key, [&] { return reported; });
   }
 }
 
@@ -51,7 +51,7 @@ void look_beside_weight(const Seen& seen, const SeenNode& one, Sightings& sighti
 /// A gap between lines if there is only one line. `gap: 8` sets both axes and is no finding.
 void look_at_gap(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys& keys = one.keys();
-  if (seen.scene->tree.child_count(one.node) < 2) return;  // told of the whole gap
+  if (seen.scene->tree.child_count(one.node) < 2) return;  // reported for the whole gap
   if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.gap.x == keys.gap.y) return;
   const bool row = keys.kind == Kind::row;
   const Length& idle = row ? keys.gap.y : keys.gap.x;
@@ -88,12 +88,12 @@ constexpr std::array<std::string_view, 9> edited_keys{"along",  "across", "place
                                                       "out_of", "grow",   "shrink",     "border_at"};
 
 bool is_edited(const KeyEntry& entry, const Keys& keys) {
-  if (std::ranges::find(edited_keys, entry.name) == edited_keys.end() || !is_said(entry, keys)) return false;
-  return entry.name != "shrink" || keys.shrink != 0;  // that nothing may be squeezed is said for safety
+  if (std::ranges::find(edited_keys, entry.name) == edited_keys.end() || !is_set(entry, keys)) return false;
+  return entry.name != "shrink" || keys.shrink != 0;  // `shrink: 0` is written for safety
 }
 
 bool same_boxes(const Solution& a, const Solution& b, const std::vector<NodeId>& nodes) {
-  constexpr double nothing = limits::told_tolerance;
+  constexpr double nothing = limits::report_tolerance;
   return std::ranges::all_of(nodes, [&](NodeId node) {
     const Rect one = a.relative_box(node), other = b.relative_box(node);
     return std::abs(one.x - other.x) < nothing && std::abs(one.y - other.y) < nothing &&
@@ -106,7 +106,7 @@ struct LineStory {
   bool ever_unused_space = false;  // when all sizes stood
   bool ever_free = false;          // before anybody grew
   bool ever_missing = false;       // before anybody shrank
-  bool child_held = true;          // one child was at its minimum whenever space was missing
+  bool child_clamped = true;       // one child was at its minimum whenever space was missing
 };
 
 class Edits {
@@ -125,14 +125,14 @@ class Edits {
       }
     }
     const std::vector<WrittenSetting>& all = settings.all();
-    std::size_t told = 0;
+    std::size_t reported = 0;
     for (std::size_t i = 0; i < all.size(); ++i) {
       if (all[i].at.source != Source::shared) attempt(all[i]);  // shared keys need not act on every one
       const std::size_t due = container_sizes_.size() * (i + 1) / all.size();
-      tally.add(due - told);
-      told = due;
+      tally.add(due - reported);
+      reported = due;
     }
-    tally.add(container_sizes_.size() - told);
+    tally.add(container_sizes_.size() - reported);
     for (const NodeId node : nodes_) {
       const Keys keys = scene_.tree.keys(node);
       if (keys.text_align != TextAlignPair()) try_text_align(node, keys.text_align);
@@ -144,7 +144,7 @@ class Edits {
   /// In any of its forms.
   [[nodiscard]] bool has_border(NodeId node) const {
     return !scene_.tree.keys(node).border.empty() || std::ranges::any_of(scene_.whens, [&](const When& when) {
-      return when.node == node && when.change.says("border") && !when.change.values().border.empty();
+      return when.node == node && when.change.sets("border") && !when.change.values().border.empty();
     });
   }
 
@@ -162,23 +162,24 @@ class Edits {
     Scene without = scene_;
     for (const NodeId one : setting.nodes) {
       Keys keys = scene_.tree.keys(one);
-      unsay(entry, keys);
+      reset_key(entry, keys);
       without.tree.replace_keys(one, keys);
     }
     if (entry.name == "out_of" && same(shares_in(node), *scene_.tree.keys(node).out_of)) return;  // all is given out
     if (!changes_nothing(without, setting.nodes)) return;
-    Reason told = reason(node, entry.name);
+    Reason reported = reason(node, entry.name);
     const bool places = entry.name == "along" || entry.name == "across" || entry.name == "place_items";
     const std::string size = places ? size_to_act(node, entry) : "";
     if (!size.empty()) {
       if (entry.name != "along")
-        told.why = scene_.tree.short_path(node) + " is only as large as its content, so there is no space to align in";
-      told.fix = size + " makes space, or remove it";
+        reported.why =
+            scene_.tree.short_path(node) + " is only as large as its content, so there is no space to align in";
+      reported.fix = size + " makes space, or remove it";
     }
     if (setting.at.source == Source::each_child) {
-      found_.push_back({{scene_.tree.parent(node)}, "each_child." + std::string(entry.name), told});
+      found_.push_back({{scene_.tree.parent(node)}, "each_child." + std::string(entry.name), reported});
     } else {
-      found_.push_back({setting.nodes, std::string(entry.name), told});
+      found_.push_back({setting.nodes, std::string(entry.name), reported});
     }
   }
 
@@ -192,7 +193,7 @@ class Edits {
       size = fill;
       Scene with = scene_, without = scene_;
       with.tree.replace_keys(node, keys);
-      unsay(entry, keys);
+      reset_key(entry, keys);
       without.tree.replace_keys(node, keys);
       if (acts_between(with, without)) return scene_.tree.short_path(node) + "." + side_word(axis) + "=fill";
     }
@@ -222,8 +223,8 @@ class Edits {
     return true;
   }
 
-  void add(NodeId node, std::string_view key, const Reason& told) {
-    found_.push_back({{node}, std::string(key), told});
+  void add(NodeId node, std::string_view key, const Reason& reported) {
+    found_.push_back({{node}, std::string(key), reported});
   }
 
   /// A few sizes first, from all over the ladder: nearly every setting shows there.
@@ -263,7 +264,7 @@ class Edits {
           return solution.tree().store().id_of(child.node) == watched &&
                  child.line_item.size > child.line_item.least + fit_tolerance;
         };
-        if (std::ranges::any_of(line.children, is_it)) story.child_held = false;
+        if (std::ranges::any_of(line.children, is_it)) story.child_clamped = false;
       }
     }
     return story;
@@ -281,7 +282,8 @@ class Edits {
     if (key == "shrink") {
       const LineStory story = story_of(parent, node);
       if (!story.ever_missing) return {"space is never short in " + above, "remove it"};
-      if (!story.child_held) return {"no sibling in " + above + " shrinks, so its factor does not matter", "remove it"};
+      if (!story.child_clamped)
+        return {"no sibling in " + above + " shrinks, so its factor does not matter", "remove it"};
       return {"its minimum stops it wherever space is short",
               "lower its minimum (for example min_width 0), or remove it"};
     }
@@ -300,7 +302,7 @@ class Edits {
     return {"there is no space to align in: every box is in the same place without it", "remove it"};
   }
 
-  /// Where a text is never larger than its words nobody sees where they lie. Boxes do not tell this one.
+  /// If a text is never larger than its words, their alignment is invisible. The boxes do not show this.
   void try_text_align(NodeId node, const TextAlignPair& align) {
     SceneSolver solver(scene_, variant_.modes);
     bool was_there = false, ever_wider = false, ever_taller = false;

@@ -16,10 +16,10 @@ void Sightings::begin(const ContainerSize& container_size, double width, bool go
   ++container_size_;
 }
 
-Reason Sightings::told(const Sighting& sighting) {
-  Reason told = sighting.told;
-  if (sighting.figure) told.why += rounded(*sighting.figure) + told.behind_figure;
-  return told;
+Reason Sightings::reason(const Sighting& sighting) {
+  Reason reason = sighting.reason;
+  if (sighting.figure) reason.why += rounded(*sighting.figure) + reason.behind_figure;
+  return reason;
 }
 
 void Sightings::take(Sightings&& behind) {
@@ -27,7 +27,7 @@ void Sightings::take(Sightings&& behind) {
   for (auto& [place, other] : behind.found_) {
     Sighting& own = found_[place];
     if (own.count == 0 || other.worst > own.worst) {
-      own.told = std::move(other.told);
+      own.reason = std::move(other.reason);
       own.figure = other.figure;
       own.worst = other.worst;
     }

@@ -31,38 +31,40 @@ struct Found {
   double how_bad = 0;
 };
 
-/// What scenes define and nobody uses, and ranges that say nothing.
+/// Unused definitions of scenes, and ranges without effect.
 [[nodiscard]] std::vector<Finding> idle_definitions(const Scene& scene);
 
-/// One cause, one finding: copies of one node, siblings of one kind and what is at the same place in copies are told
-/// together, with the worst of them; what overhangs something that is told already is left out.
+/// One cause, one finding: copies of one node, siblings of one kind and what is at the same place in copies are
+/// reported together, with the worst of them; what overhangs something already reported is left out.
 [[nodiscard]] std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all);
 
 class Sightings {
  public:
   /// A new size. `goes_on`: it follows the last one. `other_form`: keys of some nodes may differ from those there.
   void begin(const ContainerSize& container_size, double width, bool goes_on, bool other_form);
-  /// Something odd at this size; `tell()` is asked when it is first seen, and again wherever it is worse than before.
-  /// Where it is odd with `other`, `{others}` in what is told stands for all of these, at all sizes.
-  template <class Tell>
-  void see(LintRule rule, NodeId node, std::string_view key, const Tell& tell, double how_bad = 0, NodeId other = {}) {
+  /// A finding at this size; `make_reason()` is called when it is first seen, and again wherever it is worse than
+  /// before. If it involves `other`, `{others}` in the reason means all of these, at all sizes.
+  template <class MakeReason>
+  void see(LintRule rule, NodeId node, std::string_view key, const MakeReason& make_reason, double how_bad = 0,
+           NodeId other = {}) {
     Sighting& sighting = found_[{rule, node, std::string(key)}];
     if (other) sighting.others.insert(other);
     if (sighting.count == 0 || how_bad > sighting.worst) {
-      sighting.told = tell();
+      sighting.reason = make_reason();
       sighting.worst = how_bad;
     }
     add(sighting);
   }
-  /// The same for a reason of which only `figure` changes from size to size. Calls `tell()` again only where it is
-  /// worse than before and the words may differ: `phrase`, a number that the caller gives its words, or the form is
-  /// another.
-  template <class Tell>
-  void see_figure(LintRule rule, NodeId node, double figure, std::size_t phrase, const Tell& tell, double how_bad) {
+  /// The same for a reason of which only `figure` changes from size to size. Calls `make_reason()` again only where it
+  /// is worse than before and the words may differ: `phrase`, a number that the caller gives its words, or the form
+  /// differs.
+  template <class MakeReason>
+  void see_figure(LintRule rule, NodeId node, double figure, std::size_t phrase, const MakeReason& make_reason,
+                  double how_bad) {
     Sighting& sighting = found_[{rule, node, std::string()}];
     if (sighting.count == 0 || how_bad > sighting.worst) {
       const std::pair words(phrase, form_);
-      if (sighting.count == 0 || sighting.words != words) sighting.told = tell();
+      if (sighting.count == 0 || sighting.words != words) sighting.reason = make_reason();
       sighting.figure = figure;
       sighting.words = words;
       sighting.worst = how_bad;
@@ -71,17 +73,17 @@ class Sightings {
   }
   /// Puts what was seen at sizes behind these into it.
   void take(Sightings&& behind);
-  /// That a node is as its author says that it is meant: by the place of the word.
+  /// Records that a node is as its `allow` permits: by the index of the word.
   void see_allowed(NodeId node, std::size_t word) { allowed_.insert({node, word}); }
   [[nodiscard]] const std::set<std::pair<NodeId, std::size_t>>& allow() const { return allowed_; }
-  /// That more of what a node holds lies over one another than is looked at.
+  /// Records that more overlaps inside a node than is examined.
   void see_too_many(NodeId node) { too_many_.insert(node); }
   [[nodiscard]] const std::set<NodeId>& too_many() const { return too_many_; }
   /// Counts the sizes at which a node has a place.
   void count_placed(NodeId node) { ++placed_[node]; }
 
   struct Sighting {
-    Reason told;
+    Reason reason;
     std::optional<double> figure;                 // at the end of the reason, before `behind_figure`
     std::pair<std::size_t, std::size_t> words{};  // which these are: their number, and that of the form
     double worst = 0;
@@ -92,7 +94,7 @@ class Sightings {
     std::set<NodeId> others;
   };
   /// The reason with its figure, and the remedy.
-  [[nodiscard]] static Reason told(const Sighting& sighting);
+  [[nodiscard]] static Reason reason(const Sighting& sighting);
   using Place = std::tuple<LintRule, NodeId, std::string>;
   [[nodiscard]] const std::map<Place, Sighting>& all() const { return found_; }
   /// Whether it was so at every size at which the node has a place.
@@ -116,7 +118,7 @@ class Sightings {
   bool goes_on_ = false;
 };
 
-/// Keys that a node says and that do nothing on its kind in that of its parent.
+/// Keys of a node that have no effect on its kind in a parent of that kind.
 using SleepingKeys = std::vector<std::string_view>;
 
 // The rules, by what they look at. Each looks at all nodes at one size.
@@ -129,7 +131,7 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
 struct WithoutEffect {
   std::vector<NodeId> nodes;
   std::string key;
-  Reason told;
+  Reason reason;
 };
 
 /// The settings without effect, found by removing them one at a time; reports progress once per container size.

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Sizes that nobody can have meant: nothing at all, squeezed, overhanging at every size, too small for a finger.
+// Sizes that are likely mistakes: nothing at all, squeezed, overhanging at every size, too small for a finger.
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -131,14 +131,14 @@ void look_for_small_target(const Seen& seen, const SeenNode& one, Sightings& sig
       [&] {
         const Axis shorter = one.box.width < one.box.height ? x_axis : y_axis;
         const std::string key = side_word(shorter);
-        const Sizing& said = one.keys().size_on(shorter);
-        const bool is_squeezed =
-            said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.units(one.keys()), 0) >= least;
+        const Sizing& sizing = one.keys().size_on(shorter);
+        const bool is_squeezed = sizing.way() == Sizing::Way::length &&
+                                 sizing.length().in_px(seen.scene->tree.units(one.keys()), 0) >= least;
         return Reason{
             "only " + size_text(one.box) + " at worst; people need " + rounded(least) + " each way",
             is_squeezed ? "set min_" + key + (lays_along(seen.parent(one).keys().kind, shorter) ? ", or shrink 0" : "")
-            : said.way() == Sizing::Way::length ? "raise its " + key
-                                                : "set min_" + key};
+            : sizing.way() == Sizing::Way::length ? "raise its " + key
+                                                  : "set min_" + key};
       },
       least - smaller);
 }
@@ -189,18 +189,18 @@ Axis worst_axis(const FourSides& sides) {
 struct AtEdges {
   FourSides own, words;
   [[nodiscard]] bool any() const { return own.any() || words.any(); }
-  [[nodiscard]] const FourSides& told() const { return own.any() ? own : words; }
-  /// The same number where the same words tell it.
+  [[nodiscard]] const FourSides& reported() const { return own.any() ? own : words; }
+  /// The same number for the same words.
   [[nodiscard]] std::size_t phrase() const {
-    return (own.any() ? 0 : 2) + (worst_axis(told()) == x_axis ? 0 : 1) + 4 * worst_side(told());
+    return (own.any() ? 0 : 2) + (worst_axis(reported()) == x_axis ? 0 : 1) + 4 * worst_side(reported());
   }
-  [[nodiscard]] std::string side() const { return sides_from_worst.at(worst_side(told())); }
+  [[nodiscard]] std::string side() const { return sides_from_worst.at(worst_side(reported())); }
 };
 
 void look_for_overhang(const Seen& seen, const SeenNode& one, const AtEdges& overhang, Sightings& sightings) {
   if (!overhang.any()) return;
   if (one.keys().allow.overhang()) return sightings.see_allowed(one.node, Allowed::overhang_place);
-  const double most = overhang.told().most();
+  const double most = overhang.reported().most();
   // The least of all sizes is what is always so.
   sightings.see_figure(
       LintRule::never_fits, one.node, most, overhang.phrase(),

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Siblings whose ink meets are found by sweeping along the axis on which fewer of them have something in common.
+// Siblings whose ink overlaps are found by sweeping along the axis on which fewer of them have something in common.
 #include "verify/lint/seen.hpp"
 
 #include <algorithm>
@@ -24,7 +24,7 @@ void spread_ink(Seen& seen) {
   }
 }
 
-/// Keys that many nodes say alike, kept once. Looks only at those that came last: copies and siblings stand together.
+/// Keys that many nodes share, kept once. Looks only at the last ones: copies and siblings are adjacent.
 class SharedKeys {
  public:
   std::shared_ptr<const Keys> of(Keys keys) {
@@ -90,11 +90,11 @@ void see(Seen& seen, const Solution& solution, bool other_form) {
       Keys keys = solution.keys(one.node);
       one.has_name = !keys.name.empty();
       keys.name.clear();
-      one.said = shared.of(std::move(keys));
+      one.in_force = shared.of(std::move(keys));
     }
     const SeenNode& parent = seen.parent(one);
     one.placed = seen.is_root(one) ||
-                 (parent.placed && is_container(parent.keys().kind) && !one.keys().hidden);  // as is_placed says
+                 (parent.placed && is_container(parent.keys().kind) && !one.keys().hidden);  // as is_placed does
     if (!one.placed) continue;
     one.box = solution.relative_box(one.node);
     if (!seen.is_root(one)) {

@@ -22,14 +22,14 @@ struct SeenNode {
   NodeId node;
   std::size_t parent = 0;  // its place in the list; that of the root is its own
   bool placed = false;
-  Rect box{};                          // from the root's corner
-  Rect ink{};                          // with all that is in it and overhangs it, on axes that no container scrolls
-  std::size_t end = 0;                 // behind the last node in it
-  bool is_empty = true;                // holds no child
-  std::shared_ptr<const Keys> said{};  // in force while the ranges that hold do; nodes that say the same share them
-  bool has_name = false;               // names apart
+  Rect box{};                              // from the root's corner
+  Rect ink{};                              // with all that is in it and overhangs it, on axes that no container scrolls
+  std::size_t end = 0;                     // behind the last node in it
+  bool is_empty = true;                    // holds no child
+  std::shared_ptr<const Keys> in_force{};  // in force while the ranges that hold do; nodes with equal keys share them
+  bool has_name = false;                   // names apart
 
-  [[nodiscard]] const Keys& keys() const { return *said; }
+  [[nodiscard]] const Keys& keys() const { return *in_force; }
 };
 
 /// A scene at one size.
@@ -61,7 +61,7 @@ void see(Seen& seen, const Solution& solution, bool other_form);
 
 /// Whether some side is a length below zero.
 [[nodiscard]] bool goes_below_zero(const Edges& edges);
-/// What runs into padding, on sides on which nothing overhangs: where it does, that says it.
+/// What runs into padding, on sides on which nothing overhangs: overhang includes it.
 [[nodiscard]] FourSides only_inside(const FourSides& into, const FourSides& overhang);
 [[nodiscard]] bool has_area(const Rect& box);
 /// Whether a container of a kind lays its children along an axis.
@@ -69,17 +69,17 @@ void see(Seen& seen, const Solution& solution, bool other_form);
   return kind == (axis == x_axis ? Kind::row : Kind::column);
 }
 
-/// Whether it has no size on an axis on which its parent has one, and nothing says that this is meant.
+/// Whether it has no size on an axis on which its parent has one, and that is not intended.
 [[nodiscard]] bool is_nothing(const Seen& seen, const SeenNode& one, Axis axis);
 
-/// A size that is given and not kept, though neither `shrink` nor a minimum says that it may be less.
+/// A given size that is not kept, though neither `shrink` nor a minimum permits less.
 struct Squeezed {
   double given = 0, got = 0;
 };
 [[nodiscard]] std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axis);
 
-/// Calls `each(first, second)`, as they stand in the file, for all children of a node whose ink meets, as long as so
-/// many pairs are `left`. Returns whether those were all.
+/// Calls `each(first, second)`, in the order of the file, for all children of a node whose ink overlaps, while
+/// pairs are `left`. Returns whether those were all.
 bool for_each_meeting(const Seen& seen, const SeenNode& parent, std::size_t& left,
                       const std::function<void(const SeenNode&, const SeenNode&)>& each);
 

@@ -11,10 +11,11 @@ namespace {
 
 using detail::Origins;
 
-/// Whether a node is made by a part, or lies in what is.
+/// Whether a node is made by a part, or inside such a node.
 bool is_of_part(const Origins& origins, NodeId node, std::uint32_t name) {
-  return std::ranges::any_of(
-      origins.of(node), [&](const Origins::Said& said) { return said.source == Source::part && said.name == name; });
+  return std::ranges::any_of(origins.of(node), [&](const Origins::Entry& entry) {
+    return entry.source == Source::part && entry.name == name;
+  });
 }
 
 /// The way to a node from the root of the part that makes it; empty for that root itself.
@@ -31,9 +32,9 @@ std::string place_in_part(const Scene& scene, NodeId node, std::uint32_t name) {
 }  // namespace
 
 WrittenAt written_at(const Scene& scene, NodeId node, std::size_t key) {
-  const Origins::Said* last = nullptr;  // who says it in the end
+  const Origins::Entry* last = nullptr;  // the strongest source
   if (scene.origins) {
-    for (const Origins::Said& said : scene.origins->of(node)) last = said.key == key ? &said : last;
+    for (const Origins::Entry& entry : scene.origins->of(node)) last = entry.key == key ? &entry : last;
   }
   const Tree& tree = scene.tree;
   if (last == nullptr) return {Source::own, "", tree.path(node)};

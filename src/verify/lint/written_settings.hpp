@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Where a key of a node is written. Nodes that take it from one place have one setting between them: it is tried, and
-// told, once.
+// The place where a key of a node is written. Nodes that take it from one place share one setting: it is tried, and
+// reported, once.
 
 #include <compare>
 #include <cstddef>
@@ -19,7 +19,7 @@ namespace fond_ladder::inline v0 {
 struct WrittenAt {
   Source source = Source::own;
   std::string name;   // of a part, or of shared keys
-  std::string place;  // of a node, of the container whose `each_child` says it, or inside of the part
+  std::string place;  // of a node, of the container that sets it by `each_child`, or inside of the part
   friend auto operator<=>(const WrittenAt&, const WrittenAt&) = default;
 };
 

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Which of many boxes lies around another one. They are kept in their order, with a tree of bounds over them: a branch
-// of which no box reaches as far as the one that is asked about is passed over, so that most answers take as long as
+// Which of many boxes contains another one. They are kept in their order, with a tree of bounds over them: a branch
+// of which no box reaches as far as the queried box is passed over, so that most answers take as long as
 // the tree is high.
 
 #include <algorithm>
@@ -33,8 +33,8 @@ class BoxTree {
     }
   }
 
-  /// The place of the first box from `from` on that lies around `box`, but for edges that it goes beyond by `thin` or
-  /// less, and that counts; behind the last one where none does.
+  /// The index of the first box from `from` on that contains `box`, except for edges that it exceeds by `thin` or
+  /// less, and that counts; the number of boxes if there is none.
   template <class Counts>
   [[nodiscard]] std::size_t first_around(const Box& box, std::size_t from, double thin, const Counts& counts) const {
     if (!bounds_.empty()) return find(1, 0, leaves_, {box, from, thin}, counts);
@@ -42,7 +42,7 @@ class BoxTree {
     return from;
   }
 
-  /// Whether a box lies around another one, but for edges that this goes beyond by `thin` or less.
+  /// Whether a box contains another one, except for edges that this exceeds by `thin` or less.
   [[nodiscard]] static bool is_around(const Box& outer, const Box& box, double thin) {
     return !exceeds(outer.x, box.x, thin) && !exceeds(outer.y, box.y, thin) &&
            !exceeds(box.right(), outer.right(), thin) && !exceeds(box.bottom(), outer.bottom(), thin);

@@ -3,8 +3,8 @@
 
 // The least of many numbers, or something less, by which one comparison spares many. Of numbers that move, the least
 // value, and of each slope the least and the largest stand for all of them: ahead the least takes most away, and back,
-// where a region lies on both sides, the largest does. A comparison counts only where it is clear, and stays so as
-// far as other decisions are known to hold; where it does not count, the numbers have to be asked one by one, which
+// where a region is on both sides, the largest does. A comparison counts only where it is clear, and stays so as
+// far as other decisions are known to hold; where it does not count, the numbers have to be compared one by one, which
 // then decides what it would have decided anyhow.
 
 #include <algorithm>

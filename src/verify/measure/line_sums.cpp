@@ -31,18 +31,18 @@ double sum_up_to(const LineAccount& line, Index last) {
 
 std::string line_sum_text(const Tree& tree, const LineAccount& line, Index last) {
   std::string text;
-  std::size_t told = 0, untold = 0;
+  std::size_t listed = 0, left_out = 0;
   constexpr std::size_t most = 4;
   for (const ChildAccount& child : line.children) {
     const bool first = &child == &line.children.front(), ends = child.node == last;
-    if (told < most || ends) {
-      if (untold > 0) text += " + " + std::to_string(untold) + " more";
+    if (listed < most || ends) {
+      if (left_out > 0) text += " + " + std::to_string(left_out) + " more";
       if (!first && line.gap != 0) text += " + " + rounded(line.gap);
       text += (first ? "" : " + ") + tree.short_path(tree.store().id_of(child.node)) + " " + rounded(size_of(child));
-      ++told;
-      untold = 0;
+      ++listed;
+      left_out = 0;
     } else {
-      ++untold;
+      ++left_out;
     }
     if (ends) break;
   }

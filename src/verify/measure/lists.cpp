@@ -45,7 +45,7 @@ bool lies_in_list(const Tree& tree, NodeId node) {
 
 namespace {
 
-/// Whether a node lies in an entry that comes and goes; the first is always arranged, and all about it is proved.
+/// Whether a node is in an entry that comes and goes; the first is always arranged, and everything about it is proved.
 bool lies_beyond_first(const Tree& tree, NodeId node) {
   for (NodeId above = tree.parent(node); above; node = above, above = tree.parent(node)) {
     if (is_list(tree, above) && tree.index_of(node) > 0) return true;

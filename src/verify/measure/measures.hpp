@@ -2,7 +2,7 @@
 #pragma once
 
 // All measures of a node of a finished solve, written once for the numbers it may be counted in: in pixels they are
-// what people read; in pixels that move each of them also says how it goes on, and up to where.
+// what people read; in numbers in motion each of them also has how it goes on, and up to where.
 
 #include <optional>
 
@@ -125,7 +125,7 @@ template <class SomeView>
   return measure_of_box(box, measure);
 }
 
-/// Whether a node without a place has a measure as well: that nobody sees it.
+/// Whether a node without a place has a measure as well: that it is invisible.
 [[nodiscard]] constexpr bool is_of_hidden_too(Measure measure) {
   return measure == Measure::reachable || measure == Measure::in_view;
 }
@@ -148,7 +148,7 @@ template <class SomeView>
   if (!quantity.scrolled.empty()) {
     using N = typename SomeView::Number;
     const ViewOf<N>& still = solve.view;
-    return place_measured(ScrolledViewOf<N>(still, held_positions(still, solve.store, quantity.scrolled)),
+    return place_measured(ScrolledViewOf<N>(still, scroll_positions(still, solve.store, quantity.scrolled)),
                           index_of(quantity.node), quantity.measure);
   }
   if (quantity.measure == Measure::node_range) {

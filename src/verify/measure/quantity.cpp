@@ -97,7 +97,7 @@ std::vector<std::string> node_ranges_of(const Tree& tree, std::string_view patte
         if (std::ranges::find(names, (*own)[i].name) == names.end()) names.push_back((*own)[i].name);
       }
     }
-  } catch (const BadQuantity&) {  // told by whoever reads the nodes
+  } catch (const BadQuantity&) {  // reported when the nodes are read
   }
   return names;
 }

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Who is seen at one size, the one answer to that question: what has a size, does not lie wholly beyond a node that it
-// is in, and not wholly behind something painted later. What lies in a scroller is seen where it can be scrolled to a
-// place at which it is.
+// Which nodes are visible at one size, the one answer to that question: a node that has a size, is not entirely outside
+// an ancestor, and not entirely behind something painted later. A node in a scroller is visible if it can be scrolled
+// to a position at which it is.
 //
-//   A feed of 20 cards scrolls over a bar that stands below it: a card beyond the fold lies where the bar is painted,
+//   A feed of 20 cards scrolls over a bar that is below it: a card beyond the fold is where the bar is painted,
 //   but never comes to be behind it. Where the bar is pinned over the end of the feed, the last card is behind it
 //   wherever the feed is scrolled to, unless padding at its end lets that card come clear.
 //
@@ -13,8 +13,8 @@
 // scrolled, and cut down to its view. What covers that box covers the node wherever it is scrolled to. A cover that is
 // in a scroller itself counts with what it covers at every position, within the views that clip it.
 //
-// Where many are asked about, what they lie in is summed up on the way down, and what covers them is kept in a tree of
-// bounds: neither is then asked one by one.
+// If many are asked about, their ancestors are summed up on the way down, and their covers are kept in a tree of
+// bounds: neither is then examined one by one.
 
 #include <array>
 #include <cmath>
@@ -33,18 +33,18 @@ namespace fond_ladder::inline v0::detail {
 /// Of zero size but for rounding.
 template <class AnyBox>
 [[nodiscard]] bool is_of_no_size(const AnyBox& box) {
-  return !exceeds(box.width, decltype(box.width)(0), limits::told_tolerance) ||
-         !exceeds(box.height, decltype(box.height)(0), limits::told_tolerance);
+  return !exceeds(box.width, decltype(box.width)(0), limits::report_tolerance) ||
+         !exceeds(box.height, decltype(box.height)(0), limits::report_tolerance);
 }
 
-/// What scrollers do while it is asked who is seen.
+/// What scrollers do in this question.
 enum class Scrollers : unsigned char {
   move,  ///< each goes wherever it has to, whatever its position
   stay,  ///< each stays at its position
 };
 
-/// Beyond which ancestor a node lies wholly, or behind which one box or image that is painted later; nobody where it is
-/// seen.
+/// The ancestor that a node is entirely outside of, or the box or image painted later that it is entirely behind; none
+/// if it is visible.
 struct HiddenBy {
   Index by = no_index;
   bool beyond = false;
@@ -89,7 +89,7 @@ class SightOf {
  private:
   using Box = RectOf<N>;
   using Least = LeastOfMany<N>;
-  static constexpr double thin = limits::told_tolerance;
+  static constexpr double thin = limits::report_tolerance;
   /// Questions beyond which it pays to sum up.
   static constexpr unsigned few = 16;
 
@@ -98,7 +98,7 @@ class SightOf {
     bool placed = false;
     std::size_t ahead = 0;      // covers that are painted until all that is in it is painted
     Index scroller = no_index;  // the nearest one above that can be scrolled
-    Index carried = no_index;   // the child of that which the node is, or lies in
+    Index carried = no_index;   // the child of that which the node is, or is inside of
     Index clip = no_index;      // the nearest scroller above, whether it moves or stays
     Index clipped = no_index;   // the child of that
   };
@@ -121,7 +121,7 @@ class SightOf {
       size = end - start;
     }
   };
-  /// What a node lies in as it stands; starts are of the other sign.
+  /// The ancestors of a node at the present positions; starts have the other sign.
   struct Within {
     Least right, left, bottom, top;
     Least common;  // how large what all of them have in common is, each way
@@ -235,7 +235,7 @@ class SightOf {
     if (!range) range = scroll_range_of<N>(view, scroller, axis);
     return *range;
   }
-  /// For what lies in a scroller: what those further out can do.
+  /// For a node in a scroller: what the scrollers further out can do.
   template <class SomeView>
   [[nodiscard]] const ReachOnBoth& reach_above(const SomeView& view, Index scroller) {
     if (above_.size() < of_node_.size()) above_.resize(of_node_.size());
@@ -288,7 +288,7 @@ class SightOf {
           if (parent != no_index) within_[node] = within(view, parent);
         });
   }
-  /// What all that is in a node lies in.
+  /// The clip of everything in a node.
   template <class SomeView>
   [[nodiscard]] Within within(const SomeView& view, Index node) {
     Within all = within_[node];
@@ -302,15 +302,15 @@ class SightOf {
     take(all.bottom, all.top, clip.y, clip.bottom());
     return all;
   }
-  /// What is seen as it stands is seen wherever scrolling could take it.
+  /// What is visible at the present positions is visible wherever scrolling could take it.
   [[nodiscard]] static bool is_clearly_within(const Within& within, const Box& own) {
     return within.right.is_above(own.x + thin) && within.left.is_above(N(thin) - own.right()) &&
            within.bottom.is_above(own.y + thin) && within.top.is_above(N(thin) - own.bottom()) &&
            within.common.is_above(thin);
   }
 
-  /// What has nothing of a node in common with itself, wherever that is scrolled to. What has no area itself says
-  /// nothing of what lies in it, but for a scroller without a view.
+  /// A node that has nothing in common with its clip, wherever that is scrolled to. A node without an area implies
+  /// nothing for its descendants, except for a scroller without a view.
   template <class SomeView>
   [[nodiscard]] Index lies_beyond(const SomeView& view, Index node, Box seen) {
     Index carried = node;
@@ -347,7 +347,7 @@ class SightOf {
 
   Scrollers scrollers_;
   BoxTree<Box> covers_;                                    // in the order of painting
-  std::vector<Index> covering_;                            // whose they are
+  std::vector<Index> covering_;                            // their nodes
   std::vector<OfNode> of_node_;                            // by index
   std::vector<Within> within_;                             // the same
   std::vector<std::optional<ReachOnBoth>> above_;          // the same, of scrollers

@@ -15,7 +15,7 @@ namespace {
 
 using Failing = CheckedClaim::Failing;
 
-/// Regions that touch are told as one.
+/// Regions that touch are reported as one.
 std::vector<Failing> failing_of(const ClaimInPlane& claim) {
   std::vector<Failing> all;
   std::vector<double> worst;
@@ -111,7 +111,7 @@ class LinesInPlane {
     return failing;
   }
 
-  /// What of a part of a line lies in no region.
+  /// The part of a line outside of all regions.
   static std::vector<Interval> outside_regions(const Interval& part, const SizeLine& line,
                                                const std::vector<detail::Region>& regions) {
     constexpr double near = 1e-6;

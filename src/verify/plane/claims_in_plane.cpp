@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// A traced solve at one size, both sides of the container being dragged, tells the convex region in which all its
+// A traced solve at one size, both sides of the container being dragged, gives the convex region in which all its
 // decisions hold: there every size and place is a plane over widths and heights. The rectangle is covered with such
-// cells. In each of them every claim is told its quantities as numbers that move both ways, so that its own comparisons
+// cells. In each of them every claim gets its quantities as numbers that move both ways, so that its own comparisons
 // cut the cell into regions in which it holds or fails.
 #include "verify/plane/claims_in_plane.hpp"
 
@@ -104,12 +104,12 @@ class Strip {
     at_ = at;
   }
 
-  /// Cuts a cell into where a claim holds, where it fails, and where it is about nothing. A claim that fails is told
+  /// Cuts a cell into where a claim holds, where it fails, and where it is not tested. A claim that fails is reported
   /// with its exact edges, as along a line (claim_stretches).
   void test(std::size_t c, const Region& whole) {
     const detail::ClaimTerms& terms = claims_[c].terms();
     std::vector<Region> failing = failing_in(c, whole, terms.within, [&](const Region& piece) { sample(c, piece); });
-    if (!failing.empty() && !terms.says_within) {
+    if (!failing.empty() && !terms.has_within) {
       std::vector<Region> exact = failing_in(c, whole, 0, [](const Region&) {});
       std::erase_if(exact, [&](const Region& one) {
         return std::ranges::none_of(failing, [&](const Region& other) { return have_area(one, other); });
@@ -124,7 +124,7 @@ class Strip {
     }
   }
 
-  /// Where a claim fails in a cell by more than so many pixels; `unknown` is told the pieces where it cannot be proved.
+  /// Where a claim fails in a cell by more than so many pixels; `unknown` gets the pieces where it cannot be proved.
   template <class Unknown>
   std::vector<Region> failing_in(std::size_t c, const Region& whole, double within, const Unknown& unknown) {
     std::vector<Region> failing;
@@ -151,7 +151,7 @@ class Strip {
     return one.overlaps(other) && detail::subtract(one, other, outside).thickness() > detail::thin_as_a_line;
   }
 
-  /// Lines hold by their tolerance what does not fit: what fails by that alone is not told.
+  /// Lines allow a tolerance for what does not fit: what fails by less is not reported.
   static double least_thickness(const Region& region) {
     const Region::Box around = region.box();
     return 8 * limits::line_tolerance * std::max({1.0, around.right, around.high});
@@ -178,7 +178,7 @@ class Strip {
       const Point near{corner.x + inside * (middle.x - corner.x), corner.y + inside * (middle.y - corner.y)};
       drag_to(near);
       const double by = test_here(claim, claim.terms().within).off;
-      if (by <= worst.by + limits::told_tolerance) continue;
+      if (by <= worst.by + limits::report_tolerance) continue;
       worst.by = by;
       worst.at = near;
       worst.limit = {exactly(corner.x), exactly(corner.y)};

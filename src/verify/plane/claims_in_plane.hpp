@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Claims over a whole rectangle of widths and heights: where they fail, in convex regions whose edges are exact, and
+// Claims over a whole rectangle of widths and heights: where they fail, as convex regions with exact edges, and
 // at boundaries of the layout.
 
 #include <string>
@@ -52,8 +52,8 @@ struct InPlane {
                                     const std::vector<Claim>& claims, const SizeRectangle& area, bool breakpoints,
                                     unsigned threads, const Progress& progress);
 
-/// What became of claims over a rectangle, with what lies behind the first few regions of each. Its last width and
-/// height, and lines on which ranges are bounded, are looked at by themselves: what is so on a line alone is in no
+/// The results of claims over a rectangle, with the reasons in the first few regions of each. Its last width and
+/// height, and lines on which ranges are bounded, are examined separately: what is true on a line alone is in no
 /// region.
 [[nodiscard]] std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::vector<Claim>& claims,
                                                          const SizeRectangle& area, const InPlane& found,

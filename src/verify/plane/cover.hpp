@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Covers a region of sizes with cells, each of which is told by looking at one size in it. What a cell leaves of the
+// Covers a region of sizes with cells, each found by looking at one size in it. What a cell leaves of the
 // pieces that are still open is cut along the cell's edges into convex pieces again, so that the cells that are found
 // and the pieces that are left always make up the whole region: when no piece is left, nothing was left out.
 
@@ -15,7 +15,7 @@ namespace fond_ladder::inline v0::detail {
 /// What is thinner is a line, in pixels.
 inline constexpr double thin_as_a_line = 1e-6;
 
-/// Puts what of a convex piece lies outside of a convex cell behind `rest`, in convex pieces. Returns what
+/// Appends to `rest` the parts of a convex piece outside of a convex cell, as convex pieces. Returns what
 /// they have in common, which may be as good as nothing.
 inline Region subtract(Region piece, const Region& cell, std::vector<Region>& rest) {
   const std::vector<Point>& corners = cell.corners();
@@ -42,7 +42,7 @@ inline Region subtract(Region piece, const Region& cell, std::vector<Region>& re
   return piece;
 }
 
-/// How finely pieces are cut about which nothing can be told, and how many sizes are looked at before all that is left
+/// How finely undecided pieces are cut, and how many sizes are looked at before everything that is left
 /// counts as such.
 struct CoverLimits {
   double grain = 32;  ///< pixels
@@ -50,7 +50,7 @@ struct CoverLimits {
 };
 
 /// `find(at, cell)` looks at a size; `cell` comes as the whole region, relative to there, and is cut down to where the
-/// same is so. It returns whether that is known. `unknown(piece)` is told the pieces of which it is not.
+/// same is true. It returns whether that is known. `unknown(piece)` gets the pieces of which it is not.
 template <class Find, class Unknown>
 void cover(const Region& whole, const CoverLimits& limits, Find find, Unknown unknown) {
   std::vector<Region> open{whole}, rest;

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Inside a container whose own size and form did not change nothing changes, so such parts are passed over. In the rest
-// every child is asked, on each axis, which of its limits it stands at; lines, tracks and lines of text are compared.
+// Inside a container of the same size and form nothing changes, so such parts are passed over. In the rest
+// every child is compared, on each axis, by the limit it is at; lines, tracks and lines of text are compared.
 #include "verify/sweep/causes.hpp"
 
 #include <algorithm>
@@ -25,12 +25,12 @@ using detail::Index;
 using detail::LineAccount;
 using detail::View;
 
-/// Where a size stands between its limits.
+/// The limit that a size is at.
 enum class Stand : std::uint8_t { free, least, most, content, space };
 
 struct Standing {
   Stand stand = Stand::free;
-  bool by_content = false;  // its least is what is in the node, nobody wrote it
+  bool by_content = false;  // its minimum is its content, not a written one
   double least = 0, most = detail::unlimited, content = 0;
 
   [[nodiscard]] double limit(Stand of) const { return of == Stand::least ? least : of == Stand::most ? most : content; }
@@ -127,7 +127,7 @@ class BothSides {
     return true;
   }
 
-  /// The bound of a range that lies nearest to two widths.
+  /// The bound of a range that is nearest to two widths.
   static double bound_between(const Range& range, double from, double to) {
     const double middle = (from + to) / 2;
     if (!range.from_width || !range.below_width) return range.from_width.value_or(range.below_width.value_or(middle));
@@ -244,7 +244,7 @@ class BothSides {
   /// The space of a line goes from missing to spare, before or after all sizes stand.
   void compare_space(NodeId node, const LineAccount& before, const LineAccount& after) {
     const double was = before.free_space(), is = after.free_space();
-    constexpr double nothing = limits::told_tolerance;
+    constexpr double nothing = limits::report_tolerance;
     if (was < -nothing && is >= -nothing) {
       add(node, node, "{node} has space for all its children", 1);
     } else if (was >= -nothing && is < -nothing) {
@@ -268,7 +268,7 @@ class BothSides {
       return inner - sum - side.view.gap_down(side.index(node), axis, inner) * static_cast<double>(many - 1);
     };
     const auto was = unused_space(below_), is = unused_space(above_);
-    constexpr double nothing = limits::told_tolerance;
+    constexpr double nothing = limits::report_tolerance;
     if (!was || !is || (*was > nothing) == (*is > nothing)) return;
     add(node, node,
         "the " + std::string(what) + " of {node} have " + (*is > nothing ? "unused space" : "no more unused space"), 1);
@@ -276,11 +276,11 @@ class BothSides {
 
   // --- limits ------------------------------------------------------------------------------------------------------
 
-  /// A number at the turn itself, of which it is known how it goes on from one side to the other; else that of the side
-  /// which is told.
-  [[nodiscard]] double at_breakpoint(double below, double above, double told) const {
+  /// A number at the breakpoint itself, if it is known how it goes on from one side to the other; else that of the side
+  /// that is reported.
+  [[nodiscard]] double at_breakpoint(double below, double above, double otherwise) const {
     constexpr double leap = 0.1;  // more than it moves between the two
-    return std::abs(above - below) < leap ? below + (above - below) * share_ : told;
+    return std::abs(above - below) < leap ? below + (above - below) * share_ : otherwise;
   }
 
   void compare_stands(NodeId child, NodeId container, const Standing& was, const Standing& is, Axis axis) {
@@ -341,7 +341,7 @@ class BothSides {
       const auto fits = [&](const SideOfBreakpoint& sight) {
         const Index i = sight.index(child);
         return sight.view.size(i, axis) + sight.view.edges_down(i).margin[axis].sum() <=
-               sight.view.inner_size(sight.index(node), axis) + limits::told_tolerance;
+               sight.view.inner_size(sight.index(node), axis) + limits::report_tolerance;
       };
       const bool fitted = fits(below_), fits_now = fits(above_);
       if (fitted != fits_now) {
@@ -351,7 +351,7 @@ class BothSides {
     compare_largest(node, axis);
   }
 
-  /// Across a row, a column or a stack the largest child says how large the content is.
+  /// Across a row, a column or a stack the largest child sets the size of the content.
   void compare_largest(NodeId node, Axis axis) {
     const auto largest = [&](const SideOfBreakpoint& sight) {
       NodeId found;
@@ -420,14 +420,14 @@ class BothSides {
     };
     const double before = fr_of(was), after = fr_of(is);
     const auto held = [](const Solution::TrackBox& track, double fr) {
-      return track.share > 0 && track.size > fr * track.share + limits::told_tolerance;
+      return track.share > 0 && track.size > fr * track.share + limits::report_tolerance;
     };
     for (std::size_t i = 0; i < is.size(); ++i) {
-      const bool held_was = held(was[i], before), held_is = held(is[i], after);
-      if (held_was == held_is) continue;
+      const bool reached_before = held(was[i], before), reaches_after = held(is[i], after);
+      if (reached_before == reaches_after) continue;
       add(node, node,
-          word + " " + std::to_string(i) + " of {node} " + (held_is ? "keeps" : "grows beyond") + " the " +
-              rounded((held_is ? is : was)[i].size) + " that it needs");
+          word + " " + std::to_string(i) + " of {node} " + (reaches_after ? "keeps" : "grows beyond") + " the " +
+              rounded((reaches_after ? is : was)[i].size) + " that it needs");
       return;
     }
   }

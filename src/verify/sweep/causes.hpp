@@ -2,7 +2,7 @@
 #pragma once
 
 // The causes of a breakpoint: two layouts, just below and just above it, are compared, and what changed its state
-// (not just its size) is told in words.
+// (not just its size) is put into words.
 
 #include <string>
 #include <vector>
@@ -14,10 +14,10 @@ namespace fond_ladder::inline v0 {
 /// A change of state between two sizes of the container, the smaller first.
 struct Cause {
   NodeId node;        // which changed
-  NodeId container;   // in whose arrangement; the node itself where it is its own
-  std::string words;  // {node}, {in} and {by} stand for names, which are only put in where the cause is told
+  NodeId container;   // the container that arranges it; the node itself if it arranges its own content
+  std::string words;  // {node}, {in} and {by} are names, which are filled in when the cause is reported
   NodeId by{};
-  /// The higher, the more of what happens it is true of: it is told only where nothing better is.
+  /// The higher, the vaguer: it is reported only if nothing better is known.
   unsigned vagueness = 0;
   bool breaks = false;  ///< whatever follows from it jumps: lines that are other ones, tracks that come or go
   bool forms = false;   ///< anything may follow from it: the node is another one

@@ -21,8 +21,8 @@
 #include "verify/measure/measuring.hpp"
 #include "verify/sweep/by_samples.hpp"
 #include "verify/sweep/causes.hpp"
+#include "verify/sweep/nearest_cause.hpp"
 #include "verify/sweep/sweep_along.hpp"
-#include "verify/sweep/told_cause.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -127,7 +127,7 @@ class Sweeper {
     return swept;
   }
 
-  /// By size, then by quantity; what happens at one place but for rounding is told at one.
+  /// By size, then by quantity; breakpoints that differ by rounding are one.
   void order_breakpoints() {
     std::ranges::stable_sort(breakpoints_, {}, &Breakpoint::at);
     constexpr double tolerance = 1e-7;
@@ -246,7 +246,7 @@ class Sweeper {
       if (quantity.measure == Measure::overhang) breakpoint.why = overhang_cause(*at_low, *at_high, quantity.node);
       if (quantity.measure == Measure::reachable || quantity.measure == Measure::in_view)
         breakpoint.why = sight_cause(*at_low, *at_high, quantity.node, quantity.measure);
-      const Turned turned{quantity.node, quantity.measure, breakpoint.kind == BreakpointKind::jump};
+      const BreakpointQuery turned{quantity.node, quantity.measure, breakpoint.kind == BreakpointKind::jump};
       if (breakpoint.why.empty()) breakpoint.why = nearest_cause(causes, scene_.tree, turned);
       if (breakpoint.why.empty()) breakpoint.why = decided_at(breakpoint.at);
       if (breakpoint.why.empty() && quantity.measure == Measure::overhang)

@@ -11,7 +11,7 @@ namespace fond_ladder::inline v0 {
 
 /// Something that is dragged, and how far.
 struct SweptWay {
-  const Scene& scene;  ///< whose nodes are named
+  const Scene& scene;  ///< the names of its nodes are printed
   MakeTrail trail;
   Interval span;                ///< of places
   Interval possible;            ///< where there are arrangements

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// A setting instead of the container. Where it is a length, two trees with the setting at two of its values tell how
-// everything that is read of it moves, and the sweep is the one of sizes, proved. Any other setting is looked at step
-// by step. Places of the way are steps; what is found is told in values again.
+// A setting instead of the container. If it is a length, two trees with the setting at two of its values show how
+// everything that is read of it moves, and the sweep is the one of sizes, proved. Any other setting is examined step
+// by step. Places of the way are steps; results are converted to values.
 #include "fond_ladder/vary.hpp"
 
 #include <algorithm>
@@ -107,7 +107,7 @@ Sweep sweep_setting(const Varied& varied, const ContainerSize& container_size, s
       true};
   Sweep swept = sweep_along(way, std::move(quantities), alone);
   swept.setting = varied.setting;
-  for (Breakpoint& breakpoint : swept.found) {  // nobody looks ahead of the first value and behind the last one
+  for (Breakpoint& breakpoint : swept.found) {  // there is nothing before the first value and after the last one
     if (breakpoint.kind != BreakpointKind::curve) continue;
     if (breakpoint.at == places.from + 1)
       breakpoint.at = places.from, breakpoint.before = swept.steps.front().values[breakpoint.quantity];

@@ -173,15 +173,15 @@ TEST(Edit, SetsInnerNodesThatAreCalledAsAKey) {
 
 /// One word is x alone: setting the other axis leaves it, and setting x leaves y.
 TEST(Edit, SetsOneAxisOfTextAlign) {
-  for (const std::string said : {R"("text_align": "center")", R"("text_align": {"x": "center"})", R"("width": 9)"}) {
+  for (const std::string value : {R"("text_align": "center")", R"("text_align": {"x": "center"})", R"("width": 9)"}) {
     const std::string file = R"({"format": 2, "root": {"kind": "row", "name": "r", "children": [
       {"kind": "text", "name": "a", "text": "Fern", )" +
-                             said + "}]}}";
+                             value + "}]}}";
     Draft draft(file, "s");
     draft.apply(Edit::set("a.text_align.y", "end"));
     const Keys keys = draft.scene().tree.keys(draft.scene().tree.at("a"));
     EXPECT_EQ(keys.text_align,
-              TextAlignPair(said.starts_with("\"width") ? TextAlign::start : TextAlign::center, TextAlign::end))
+              TextAlignPair(value.starts_with("\"width") ? TextAlign::start : TextAlign::center, TextAlign::end))
         << draft.json();
     draft.apply(Edit::set("a.text_align.x", "end"));
     EXPECT_EQ(draft.scene().tree.keys(draft.scene().tree.at("a")).text_align,
@@ -327,8 +327,8 @@ TEST(Edit, SaysWhatCannotBeMade) {
       {{Does::insert, "bar:0=[1]"}, "\"insert bar:0=[1]\": expected a node as an object, in { }"},
   };
   for (const auto& [edit, why] : cases) {
-    const std::string said = refusal(edit);
-    EXPECT_EQ(said.substr(0, std::string_view(why).size()), why) << said;
+    const std::string value = refusal(edit);
+    EXPECT_EQ(value.substr(0, std::string_view(why).size()), why) << value;
   }
 }
 

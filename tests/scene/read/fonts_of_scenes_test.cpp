@@ -59,9 +59,9 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
       {"", R"("text":"a","line_height":0)", "line_height"},
   };
   for (const auto& [head, text, fault] : cases) {
-    const std::string told = faults_of(head, *text != '\0' ? text : R"("text":"Fern")");
-    EXPECT_THAT(told, HasSubstr(fault)) << head << text;
-    EXPECT_EQ(std::ranges::count(told, '\n'), 1) << told;
+    const std::string answer = faults_of(head, *text != '\0' ? text : R"("text":"Fern")");
+    EXPECT_THAT(answer, HasSubstr(fault)) << head << text;
+    EXPECT_EQ(std::ranges::count(answer, '\n'), 1) << answer;
   }
   EXPECT_EQ(faults_of(R"("fonts":{"body":{"family":"Nowhere"}},)"), "") << "fixed metrics need no font";
   EXPECT_EQ(faults_of(R"("locales":{"w":{"fonts":{"wide":{"family":"Serif"}}}},)", R"("font":"wide")"), "")
@@ -72,9 +72,9 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
 TEST(FontsOfScenes, ManyAreRefusedOnce) {
   std::string fonts;
   for (int i = 0; i < 70; ++i) fonts += (i > 0 ? ",\"f" : "\"f") + std::to_string(i) + R"(":{"family":"Serif"})";
-  const std::string told = faults_of("\"fonts\":{" + fonts + "},");
-  EXPECT_THAT(told, HasSubstr("a scene has at most 64 fonts"));
-  EXPECT_EQ(std::ranges::count(told, '\n'), 1) << told;
+  const std::string answer = faults_of("\"fonts\":{" + fonts + "},");
+  EXPECT_THAT(answer, HasSubstr("a scene has at most 64 fonts"));
+  EXPECT_EQ(std::ranges::count(answer, '\n'), 1) << answer;
 }
 
 TEST(FontsOfScenes, WhatIsReadIsWrittenAgain) {

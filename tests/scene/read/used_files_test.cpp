@@ -154,7 +154,7 @@ TEST_F(UsedFiles, WhatTwoOfThemDefineIsTold) {
   write_kit("same", R"("parts":{"p":{"width":1,"kind":"box"}})");
   write_kit("b", p + "2}},\"ranges\":[{\"name\":\"tight\",\"below_width\":8}]");
   write_kit("theme", R"("uses":["a"],)" + p + "2}}");
-  const auto told = [&](const std::string& head) {
+  const auto answer = [&](const std::string& head) {
     const Scene scene = scene_of(head, R"({"part":"p"})");
     std::string all;
     for (const Finding& finding : lint({"", scene}).findings) {
@@ -162,10 +162,11 @@ TEST_F(UsedFiles, WhatTwoOfThemDefineIsTold) {
     }
     return all;
   };
-  EXPECT_EQ(told(R"("uses":["a","b"],)"), "ranges tight; parts p; ");
-  EXPECT_EQ(told(R"("uses":["a","same"],)"), "");
-  EXPECT_EQ(told(R"("uses":["theme"],)"), "");  // it means to say it otherwise
-  EXPECT_EQ(told(R"("uses":["a","b"],"parts":{"p":{"kind":"box"}},"ranges":[{"name":"tight","below_width":7}],)"), "");
+  EXPECT_EQ(answer(R"("uses":["a","b"],)"), "ranges tight; parts p; ");
+  EXPECT_EQ(answer(R"("uses":["a","same"],)"), "");
+  EXPECT_EQ(answer(R"("uses":["theme"],)"), "");  // it means to say it otherwise
+  EXPECT_EQ(answer(R"("uses":["a","b"],"parts":{"p":{"kind":"box"}},"ranges":[{"name":"tight","below_width":7}],)"),
+            "");
 }
 
 TEST_F(UsedFiles, FlatSceneNeedsNoOtherFile) {

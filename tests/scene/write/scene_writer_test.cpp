@@ -82,7 +82,7 @@ TEST(SceneWriter, WritesShortScenes) {
       text("line", "a \"b\"").margin(Edges(2).set(Side::left, automatic)));
   Scene whole = scene;
   whole.title = "A page";
-  whole.whens[0].change.say("weight", Keys());
+  whole.whens[0].change.set("weight", Keys());
   whole.ranges = {{"low", {}, 300}};
   whole.locales = {{"long", {{scene.tree.at("line"), "longer"}}, Direction::rtl}};
   whole.ladder = {{100, 200}, Interval(300), {{"phone", 390, 844}, {"narrow", 320}}};

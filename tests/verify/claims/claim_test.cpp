@@ -208,14 +208,14 @@ TEST(Claims, FailWhereOnlyAWidthBetweenTwoWholeOnesShowsIt) {
   scene.ranges = {{"narrow", {}, 243}};
   testing::add_form(scene, scene.tree.at("t"), "narrow", [](Keys& keys) { keys.margin.set(Side::top, Length(5)); });
   scene.ladder = {{235, 250}, Interval(200), {}};
-  const auto told = [&](const char* claim) { return stretch_of(check(scene, {claim})[0].failing.at(0)); };
-  EXPECT_EQ(told("b.top > 35 when container.width >= 243 and container.width < 243.9"), "243.4..243.9)");
+  const auto answer = [&](const char* claim) { return stretch_of(check(scene, {claim})[0].failing.at(0)); };
+  EXPECT_EQ(answer("b.top > 35 when container.width >= 243 and container.width < 243.9"), "243.4..243.9)");
   scene = testing::scene_from("row:r [ box:a weight=1 ]");
   scene.ladder = {{200, 400}, Interval(20), {}};
-  EXPECT_EQ(told("a.width >= 301 when container.width > 300"), "(300..301)");
-  EXPECT_EQ(told("a.width >= 301 when container.width >= 300.5"), "300.5..301)");
-  EXPECT_EQ(told("a.width < 299.99 when container.width <= 300"), "299.99..300");
-  EXPECT_EQ(told("a.width < 400.01"), "400..400");
+  EXPECT_EQ(answer("a.width >= 301 when container.width > 300"), "(300..301)");
+  EXPECT_EQ(answer("a.width >= 301 when container.width >= 300.5"), "300.5..301)");
+  EXPECT_EQ(answer("a.width < 299.99 when container.width <= 300"), "299.99..300");
+  EXPECT_EQ(answer("a.width < 400.01"), "400..400");
 }
 
 /// A pinned child that slides over another: nothing is decided, and yet they are no longer apart.
@@ -312,7 +312,7 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
         const auto near = [&](double bound) { return std::abs(width - bound) < 5e-3; };
         const auto& failing = checked[c].failing;
         if (std::ranges::any_of(failing, [&](const auto& one) { return near(one.from) || near(one.to); })) continue;
-        const bool told =
+        const bool answer =
             std::ranges::any_of(failing, [&](const auto& one) { return width > one.from && width < one.to; });
         const ContainerSize container_size{width, scene.ladder.height->from};
         const Solution solution = solver.solve(container_size);
@@ -320,8 +320,8 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
         for (const Quantity& quantity : claim.quantities()) values.push_back(value_of(quantity, solution));
         const Claim::Outcome found = claim.test({solution.container(), values, {}});
         ++looks;
-        failing_looks += told ? 1 : 0;
-        ASSERT_EQ(found.tested && !found.holds, told)
+        failing_looks += answer ? 1 : 0;
+        ASSERT_EQ(found.tested && !found.holds, answer)
             << claims[c] << " at " << width << " in the scene of seed " << testing::seed() + seed;
       }
     }

@@ -20,14 +20,14 @@ Scene scene_of(const std::string& text) {
 
 /// `b 100..200 (50,0 50x50)>(40,0 60x50)@200 +2`, one after the other: where it differs, the boxes at the worst width,
 /// and how many nodes go along.
-std::string differences(const Comparison& told) {
+std::string differences(const Comparison& answer) {
   const auto box_text = [](const std::optional<Rect>& box) {
     if (!box) return std::string("(gone)");
     return "(" + testing::short_number(box->x) + "," + testing::short_number(box->y) + " " +
            testing::short_number(box->width) + "x" + testing::short_number(box->height) + ")";
   };
   std::string text;
-  for (const Difference& one : told.differences) {
+  for (const Difference& one : answer.differences) {
     text += (text.empty() ? "" : "; ") + one.name;
     if (one.kind == Difference::Kind::only_first) text += " only first";
     if (one.kind == Difference::Kind::only_second) text += " only second";
@@ -42,7 +42,7 @@ std::string differences(const Comparison& told) {
 
 TEST(Compare, TellsWhatMovedByHowMuchAndWhere) {
   const struct {
-    const char *first, *second, *told;
+    const char *first, *second, *answer;
     std::size_t unchanged;
   } cases[] = {
       {"row:r [ box:a width=50 box:b weight=1 ]", "row:r [ box:a width=50 box:b grow=1 ]", "", 3},
@@ -62,9 +62,9 @@ TEST(Compare, TellsWhatMovedByHowMuchAndWhere) {
       {"row:r [ box:a width=10 box:b width=5 ]", "row:s [ row:m [ box:a width=10 ] box:b width=5 ]", "m only second",
        3},
   };
-  for (const auto& [first, second, told, same] : cases) {
+  for (const auto& [first, second, answer, same] : cases) {
     const Comparison found = compare({"", scene_of(first)}, {"", scene_of(second)});
-    EXPECT_EQ(differences(found), told) << first << " | " << second;
+    EXPECT_EQ(differences(found), answer) << first << " | " << second;
     EXPECT_EQ(found.unchanged, same) << first << " | " << second;
     EXPECT_EQ(found.sizes, 101U);
   }

@@ -125,7 +125,7 @@ TEST(Explanation, SaysWhyANodeLiesWhereItDoes) {
 }
 
 TEST(Explanation, SaysWhatIsSo) {
-  const auto told = [](const char* scene, const char* node) {
+  const auto answer = [](const char* scene, const char* node) {
     std::ostringstream out;
     const Explanation account = account_of(scene, "100x100", node);
     EXPECT_TRUE(account.adds_up());
@@ -155,7 +155,7 @@ TEST(Explanation, SaysWhatIsSo) {
        "follows from its width by its aspect ratio: an image keeps its aspect ratio", "stretched"},
   };
   for (const auto& [scene, node, says, says_not] : cases) {
-    const std::string text = told(scene, node);
+    const std::string text = answer(scene, node);
     EXPECT_NE(text.find(says), std::string::npos) << text;
     EXPECT_EQ(text.find(says_not), std::string::npos) << text;
   }

@@ -14,7 +14,7 @@ namespace fond_ladder {
 namespace {
 
 /// All before the table of `measure --at 100x100`, the title left out.
-std::string said_of(const std::string& shorthand, const std::string& at = "100x100") {
+std::string message_of(const std::string& shorthand, const std::string& at = "100x100") {
   const Scene scene = testing::scene_from(shorthand);
   const testing::Result result = testing::run({"measure", "-", "--at", at}, to_json(scene));
   const std::size_t begin = result.out.find(": ") + 2;
@@ -25,7 +25,7 @@ TEST(Issues, AreSaidFirst) {
   const char* fine = "nothing overhangs, is squeezed or is invisible";
   const struct {
     const char* scene;
-    const char* said;
+    const char* value;
   } cases[] = {
       // overhangs
       {"row:r [ box:a width=101 shrink=0 height=9 ]",
@@ -67,15 +67,15 @@ TEST(Issues, AreSaidFirst) {
       {"stack:r [ box:lower width=9 height=9 row:upper width=9 height=9 padding=4 ]", fine},
       {"row:r [ row:list width=50 scroll=x [ box:a width=60 height=9 box:b width=60 height=9 ] ]", fine},
   };
-  for (const auto& [scene, said] : cases) EXPECT_EQ(said_of(scene), said) << scene;
+  for (const auto& [scene, value] : cases) EXPECT_EQ(message_of(scene), value) << scene;
 }
 
 TEST(Issues, OfManyAlikeAreOneSentence) {
   std::string pots;
   for (int i = 0; i < 12; ++i) pots += " image:pot" + std::to_string(i) + " natural_size=[20,9] shrink=0";
-  EXPECT_EQ(said_of("row:shelf [" + pots + " ]"), "7 nodes are invisible\n  invisible: 7 of shelf/* (beyond shelf)");
-  EXPECT_EQ(said_of("column:shelf across=start [ row:a padding=5 width=20 [ image:p natural_size=[22,9] shrink=0 ] "
-                    "row:b padding=5 width=20 [ image:p natural_size=[24,9] shrink=0 ] ]"),
+  EXPECT_EQ(message_of("row:shelf [" + pots + " ]"), "7 nodes are invisible\n  invisible: 7 of shelf/* (beyond shelf)");
+  EXPECT_EQ(message_of("column:shelf across=start [ row:a padding=5 width=20 [ image:p natural_size=[22,9] shrink=0 ] "
+                       "row:b padding=5 width=20 [ image:p natural_size=[24,9] shrink=0 ] ]"),
             "2 nodes overhang\n  overhangs: a/p by 7 at the right of a\n  overhangs: b/p by 9 at the right of b");
 }
 

@@ -323,7 +323,7 @@ TEST(Lint, DefinitionsThatNobodyUses) {
 }
 
 TEST(Lint, CopiesOfOneNodeAreOneFinding) {
-  const auto told = [](const std::string& children) {
+  const auto answer = [](const std::string& children) {
     return findings_in(
         read_scene(R"({"format":2,"ladder":{"width":[80,100],"height":60},"parts":{"card":{"kind":"column",
         "padding":4,"children":[{"kind":"box","name":"go","height":9,"touch_target":true},{"kind":"text","name":"t","text":""}]}},
@@ -331,10 +331,10 @@ TEST(Lint, CopiesOfOneNodeAreOneFinding) {
                        children + "]}}",
                    "s"));
   };
-  EXPECT_EQ(told(R"({"kind":"image","name":"p","natural_size":[60,9],"copies":12,"shrink":0})"),
+  EXPECT_EQ(answer(R"({"kind":"image","name":"p","natural_size":[60,9],"copies":12,"shrink":0})"),
             "11 images (shelf/p[*]) never fits 80..100; card.parts unused 80..100");
   EXPECT_EQ(
-      told(R"({"part":"card","name":"c","copies":7,"weight":1})"),
+      answer(R"({"part":"card","name":"c","copies":7,"weight":1})"),
       "7 texts (shelf/c[*]/t).height zero size 80..100; 7 boxes (shelf/c[*]/go).touch_target target too small 80..100");
 }
 
@@ -366,7 +366,7 @@ TEST(Lint, SettingsWithoutEffectCanBeLeftOut) {
       Scene without = scene;
       const NodeId node = without.tree.at(finding.path);
       Keys keys = without.tree.keys(node);
-      unsay(*entry, keys);
+      reset_key(*entry, keys);
       without.tree.replace_keys(node, keys);
       EXPECT_FALSE(compare({"", scene}, {"", without}).any())
           << finding.node << "." << finding.key << ": " << finding.why;
@@ -392,7 +392,7 @@ TEST(Lint, SeveralVariantsAreToldTogether) {
     keys.width = 10;
   });
   testing::add_form(scene, scene.tree.at("b"), "shut", [](Keys& keys) { keys.width = 10; });
-  const auto told = [&](const std::vector<std::vector<std::string>>& choices) {
+  const auto answer = [&](const std::vector<std::vector<std::string>>& choices) {
     std::vector<Variant> variants;
     for (const auto& modes : choices) variants.push_back(variant_of(scene, "", modes));
     std::string text;
@@ -402,11 +402,11 @@ TEST(Lint, SeveralVariantsAreToldTogether) {
     }
     return text;
   };
-  EXPECT_EQ(told({{}}), "r.place_content, bar.along, calm.modes");
-  EXPECT_EQ(told({{"shut"}}), "r.place_content, calm.modes, b.touch_target");
-  EXPECT_EQ(told({{}, {"shut"}}), "r.place_content, calm.modes, b.touch_target in mode shut");
-  EXPECT_EQ(told({{}, {"calm"}}), "r.place_content, bar.along, calm.modes");
-  EXPECT_EQ(told({{}, {"shut"}, {"calm"}, {"shut", "calm"}}),
+  EXPECT_EQ(answer({{}}), "r.place_content, bar.along, calm.modes");
+  EXPECT_EQ(answer({{"shut"}}), "r.place_content, calm.modes, b.touch_target");
+  EXPECT_EQ(answer({{}, {"shut"}}), "r.place_content, calm.modes, b.touch_target in mode shut");
+  EXPECT_EQ(answer({{}, {"calm"}}), "r.place_content, bar.along, calm.modes");
+  EXPECT_EQ(answer({{}, {"shut"}, {"calm"}, {"shut", "calm"}}),
             "r.place_content, calm.modes, b.touch_target in mode shut in mode shut, mode calm");
 }
 
@@ -439,10 +439,10 @@ TEST(Lint, TheProgramTellsTheAnswerFirstAndFailsWhenItIsStrict) {
   const std::vector<std::string> broken{
       "lint",  console,          "--set", "alarm.height=20",           "--set", "cards.place_content=center",
       "--set", "work.width=300", "--set", R"(body.gap={"x":16,"y":9})"};
-  const testing::Result told = testing::run(broken);
-  EXPECT_EQ(told.status, 0);
-  EXPECT_EQ(told.err, "");
-  testing::expect_golden("lint.txt", told.out);
+  const testing::Result answer = testing::run(broken);
+  EXPECT_EQ(answer.status, 0);
+  EXPECT_EQ(answer.err, "");
+  testing::expect_golden("lint.txt", answer.out);
   std::vector<std::string> strict = broken;
   strict.emplace_back("--strict");
   EXPECT_EQ(testing::run(strict).status, 1);

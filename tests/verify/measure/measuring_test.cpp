@@ -108,9 +108,9 @@ TEST(Measuring, WordsThatSurelyFitDoFit) {
       for (const double width : {30.0, 80.0, 400.0}) {
         const Solution solution = solve(scene, {width, 100.0});
         const NodeId node = scene.tree.at("t");
-        const double out = words_out(solution, node), told = solution.text_overhang(node).most();
-        EXPECT_NEAR(told, out > 1e-3 ? out : 0, 1e-9) << text << " " << size << " " << width;
-        ++(told > 0 ? overhang : whole);
+        const double out = words_out(solution, node), answer = solution.text_overhang(node).most();
+        EXPECT_NEAR(answer, out > 1e-3 ? out : 0, 1e-9) << text << " " << size << " " << width;
+        ++(answer > 0 ? overhang : whole);
       }
     }
   }

@@ -55,7 +55,7 @@ class Verdicts {
       if (solution_.is_placed(node)) nodes_.push_back(node);
     }
     for (const Issue& one : issues(scene_, solution_))
-      told_[one.kind].insert(path(one.node)), why_[path(one.node)] = one.why;
+      reported_[one.kind].insert(path(one.node)), why_[path(one.node)] = one.why;
     read_json(container_size);
   }
 
@@ -64,7 +64,7 @@ class Verdicts {
   /// Whether it, or what it lies in, is told as invisible, and it does not overhang that into sight.
   [[nodiscard]] bool is_invisible(NodeId node) const {
     for (NodeId at = node; at; at = scene_.tree.parent(at)) {
-      if (told_.at(Issue::Kind::invisible).contains(path(at))) return at == node || !is_seen(node);
+      if (reported_.at(Issue::Kind::invisible).contains(path(at))) return at == node || !is_seen(node);
     }
     return false;
   }
@@ -72,23 +72,23 @@ class Verdicts {
   void table_and_json_agree() const {
     Paths overhang, into;
     for (const NodeId node : nodes_) {
-      const auto& said = json_.at(path(node));
+      const auto& value = json_.at(path(node));
       if (is_invisible(node)) continue;
-      if (said.contains("overhang") && !allowed_overhang(node)) overhang.insert(path(node));
+      if (value.contains("overhang") && !allowed_overhang(node)) overhang.insert(path(node));
       const bool is_allowed = scene_.tree.keys(node).allow.has(LintRule::overlaps_padding);
       for (const auto& [side, by] : sides(node, "padding_overlap")) {
         const bool is_text = scene_.tree.kind(node) == Kind::text;  // whose words have sides of their own
         if (!is_allowed && !is_text && !sides(node, "overhang").contains(side)) into.insert(path(node));
       }
     }
-    for (const std::string& one : told_.at(Issue::Kind::overhangs)) EXPECT_TRUE(overhang.contains(one)) << one;
-    for (const std::string& one : told_.at(Issue::Kind::overlaps_padding))
+    for (const std::string& one : reported_.at(Issue::Kind::overhangs)) EXPECT_TRUE(overhang.contains(one)) << one;
+    for (const std::string& one : reported_.at(Issue::Kind::overlaps_padding))
       EXPECT_FALSE(sides(scene_.tree.at(one), "padding_overlap").empty()) << one;
     // What lies in something that is invisible on purpose is not told either.
     for (const std::string& one : overhang)
-      EXPECT_TRUE(told_.at(Issue::Kind::overhangs).contains(one) || lies_invisible(one)) << one;
+      EXPECT_TRUE(reported_.at(Issue::Kind::overhangs).contains(one) || lies_invisible(one)) << one;
     for (const std::string& one : into)
-      EXPECT_TRUE(told_.at(Issue::Kind::overlaps_padding).contains(one) || lies_invisible(one)) << one;
+      EXPECT_TRUE(reported_.at(Issue::Kind::overlaps_padding).contains(one) || lies_invisible(one)) << one;
   }
 
   void sweep_agrees(const ContainerSize& container_size) const {
@@ -154,11 +154,11 @@ class Verdicts {
       }
       return false;
     };
-    for (const std::string& one : told_[Issue::Kind::overhangs]) {
+    for (const std::string& one : reported_[Issue::Kind::overhangs]) {
       const bool is_allowed = scene_.tree.keys(scene_.tree.at(one)).allow.has(LintRule::never_fits);
       EXPECT_TRUE(is_allowed || follows(one)) << one << " overhangs";
     }
-    for (const std::string& one : told_[Issue::Kind::overlaps_padding])
+    for (const std::string& one : reported_[Issue::Kind::overlaps_padding])
       EXPECT_TRUE(found[LintRule::overlaps_padding].contains(one) || follows(one)) << one << " overlaps padding";
   }
 
@@ -177,22 +177,23 @@ class Verdicts {
 
   [[nodiscard]] bool can_be_read() const { return !json_.empty(); }
   [[nodiscard]] const Scene& scene() const { return scene_; }
-  [[nodiscard]] std::size_t count(Issue::Kind kind) { return told_[kind].size(); }
+  [[nodiscard]] std::size_t count(Issue::Kind kind) { return reported_[kind].size(); }
   std::size_t invisible = 0, pictures = 0;
 
  private:
   [[nodiscard]] std::map<std::string, double> sides(NodeId node, const char* key) const {
-    const nlohmann::json& said = json_.at(path(node));
-    return said.contains(key) ? said[key].get<std::map<std::string, double>>() : std::map<std::string, double>();
+    const nlohmann::json& value = json_.at(path(node));
+    return value.contains(key) ? value[key].get<std::map<std::string, double>>() : std::map<std::string, double>();
   }
   void read_json(const ContainerSize& container_size) {
     scene_.ladder.width = *container_size.width;
     scene_.ladder.height.reset();
     if (container_size.height) scene_.ladder.height = Interval(*container_size.height);
-    for (const auto kind : {Issue::Kind::overhangs, Issue::Kind::overlaps_padding, Issue::Kind::invisible}) told_[kind];
-    const testing::Result said = testing::run({"measure", "-", "--format", "json"}, to_json(scene_));
-    if (said.status == 2) return;  // an area that its grid does not have
-    const nlohmann::json answer = nlohmann::json::parse(said.out);
+    for (const auto kind : {Issue::Kind::overhangs, Issue::Kind::overlaps_padding, Issue::Kind::invisible})
+      reported_[kind];
+    const testing::Result value = testing::run({"measure", "-", "--format", "json"}, to_json(scene_));
+    if (value.status == 2) return;  // an area that its grid does not have
+    const nlohmann::json answer = nlohmann::json::parse(value.out);
     for (const auto& node : answer["answers"][0]["nodes"]) json_[node["path"].get<std::string>()] = node;
   }
   [[nodiscard]] bool lies_invisible(const std::string& one) const {
@@ -203,21 +204,21 @@ class Verdicts {
   }
   [[nodiscard]] bool is_seen(NodeId node) const { return Sight(solution_).is_reachable(node); }
   [[nodiscard]] bool told_invisible(const std::string& one, Invisible::Why why) const {
-    const auto& said = json_.at(one);
-    return said.contains("invisible") ? why_.at(one) == why : lies_invisible(one);
+    const auto& value = json_.at(one);
+    return value.contains("invisible") ? why_.at(one) == why : lies_invisible(one);
   }
 
   Scene scene_;
   Solution solution_;
   std::vector<NodeId> nodes_;  // that have a place
-  std::map<Issue::Kind, Paths> told_;
+  std::map<Issue::Kind, Paths> reported_;
   std::map<std::string, Invisible::Why> why_;
   std::map<std::string, nlohmann::json> json_;
 };
 
 TEST(OneVerdict, WhoeverIsAsked) {
   testing::RandomScenes random(testing::seed() + 41);
-  std::map<Issue::Kind, std::size_t> told;
+  std::map<Issue::Kind, std::size_t> result;
   std::size_t invisible = 0, pictures = 0;
   const auto scenes = std::max<std::size_t>(100, testing::rectangles() / 50);
   for (std::size_t i = 0; i < scenes && !HasFailure(); ++i) {
@@ -231,12 +232,12 @@ TEST(OneVerdict, WhoeverIsAsked) {
     verdicts.lint_agrees();
     verdicts.picture_agrees();
     for (const auto kind : {Issue::Kind::overhangs, Issue::Kind::overlaps_padding, Issue::Kind::invisible})
-      told[kind] += verdicts.count(kind);
+      result[kind] += verdicts.count(kind);
     invisible += verdicts.invisible;
     pictures += verdicts.pictures;
     if (HasFailure()) std::cout << "scene " << i << ": " << to_json(verdicts.scene()) << '\n';
   }
-  for (const auto& [kind, count] : told) EXPECT_GT(count, scenes / 40) << static_cast<int>(kind);
+  for (const auto& [kind, count] : result) EXPECT_GT(count, scenes / 40) << static_cast<int>(kind);
   EXPECT_GT(invisible, scenes);
   EXPECT_GT(pictures, scenes / 2);
 }

@@ -122,23 +122,23 @@ TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
       double at, after;
     };
     std::vector<OptionUse> of_many, of_each;
-    const auto text = [](const Scene& of, const std::vector<OptionUse>& told) {
+    const auto text = [](const Scene& of, const std::vector<OptionUse>& answer) {
       std::string all;
-      for (const OptionUse& one : told)
+      for (const OptionUse& one : answer)
         all += of.tree.path(one.node) + " " + std::to_string(one.at) + " " + std::to_string(one.after) + "; ";
       return all;
     };
-    const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<OptionUse>& told) {
+    const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<OptionUse>& answer) {
       for (const Breakpoint& breakpoint :
            sweep_quantities(scene, {.width = {100, 200}}, quantities, {.threads = 1}).breakpoints())
-        told.push_back({quantities[breakpoint.quantity].node, breakpoint.at, breakpoint.after.value_or(-1)});
+        answer.push_back({quantities[breakpoint.quantity].node, breakpoint.at, breakpoint.after.value_or(-1)});
     };
     std::vector<Quantity> all;
     for (const NodeId node : scene.tree.nodes()) all.push_back({node, Measure::reachable, {}});
     tell(all, of_many);
     for (const Quantity& one : all) tell({one}, of_each);
-    for (std::vector<OptionUse>* told : {&of_many, &of_each})
-      std::ranges::sort(*told, {}, [](const OptionUse& one) { return std::tuple(one.node, one.at); });
+    for (std::vector<OptionUse>* answer : {&of_many, &of_each})
+      std::ranges::sort(*answer, {}, [](const OptionUse& one) { return std::tuple(one.node, one.at); });
     ASSERT_TRUE(std::ranges::equal(of_many, of_each,
                                    [](const OptionUse& one, const OptionUse& other) {
                                      constexpr double sampled = 1.0 / 64;  // as near as is known where something bends

@@ -149,9 +149,9 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
           return std::ranges::any_of(found.claims[c].failing, [&](const Region& one) { return one.holds({x, y}); });
         };
         constexpr double near = 0.02;
-        const bool told = around(at.x, at.y);
-        if (told != around(at.x + near, at.y) || told != around(at.x - near, at.y) ||
-            told != around(at.x, at.y + near) || told != around(at.x, at.y - near)) {
+        const bool answer = around(at.x, at.y);
+        if (answer != around(at.x + near, at.y) || answer != around(at.x - near, at.y) ||
+            answer != around(at.x, at.y + near) || answer != around(at.x, at.y - near)) {
           continue;
         }
         const Solution solution = solver.solve({at.x, at.y});
@@ -159,9 +159,9 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
         for (const Quantity& quantity : claims[c].quantities()) values.push_back(value_of(quantity, solution));
         const Claim::Outcome outcome = claims[c].test({solution.container(), values, {}});
         ++looks;
-        failing_looks += told ? 1 : 0;
-        ASSERT_EQ(outcome.tested && !outcome.holds, told) << claims[c].text() << " at " << at.x << " x " << at.y
-                                                          << " in the scene of seed " << testing::seed() + seed;
+        failing_looks += answer ? 1 : 0;
+        ASSERT_EQ(outcome.tested && !outcome.holds, answer) << claims[c].text() << " at " << at.x << " x " << at.y
+                                                            << " in the scene of seed " << testing::seed() + seed;
       }
     }
   }

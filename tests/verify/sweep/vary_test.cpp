@@ -257,9 +257,9 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
                    next = swept.steps[std::min(low + 1, swept.steps.size() - 1)].values[q];
         ASSERT_EQ(found.has_value(), here.has_value());
         if (!found) continue;
-        const double told = *here + (*next - *here) * share;
+        const double answer = *here + (*next - *here) * share;
         ++compared;
-        EXPECT_NEAR(*found, told, 1e-6 * std::max(1.0, std::abs(told)))
+        EXPECT_NEAR(*found, answer, 1e-6 * std::max(1.0, std::abs(answer)))
             << "seed " << seed << ": " << dragged.what << " of "
             << (dragged.node ? tree.path(dragged.node) : "the tree") << " at " << value << ": "
             << tree.path(quantities[q].node) << '.' << word_of(quantities[q].measure) << "\n"

@@ -12,16 +12,17 @@
 namespace fond_ladder::inline v0 {
 
 /// What a cause is looked for of.
-struct Turned {
+struct BreakpointQuery {
   NodeId node;
   Measure measure = Measure::width;
   bool jumps = false;
 };
 
-/// The cause that lies nearest to a node in the tree, the earlier one where several do, vague ones last; empty where
-/// there is none. A cause that cannot lead to such a breakpoint is never reported: other line breaks of a text bend no
+/// The cause nearest to a node in the tree, the earlier one of several, vague ones last; empty if
+/// there is none. A cause that cannot lead to such a breakpoint is never returned: other line breaks of a text bend no
 /// width.
-[[nodiscard]] std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const Turned& turned);
+[[nodiscard]] std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree,
+                                        const BreakpointQuery& turned);
 
 /// Why a node is visible on one side of a breakpoint and not on the other.
 [[nodiscard]] std::string sight_cause(const Solution& below, const Solution& above, NodeId node, Measure measure);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "verify/sweep/told_cause.hpp"
+#include "verify/sweep/nearest_cause.hpp"
 
 #include <algorithm>
 
@@ -28,7 +28,7 @@ std::size_t distance(const Tree& tree, const std::vector<NodeId>& from, NodeId t
 
 }  // namespace
 
-std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const Turned& turned) {
+std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const BreakpointQuery& turned) {
   const std::vector<NodeId> chain = chain_of(tree, turned.node);
   const bool second_slope = turned.measure == Measure::width || turned.measure == Measure::left ||
                             turned.measure == Measure::right || turned.measure == Measure::middle_x;
@@ -79,7 +79,7 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
 
 std::string overhang_cause(const Solution& below, const Solution& above, NodeId node) {
   const auto overhangs = [&](const Solution& side) {
-    return value_of({node, Measure::overhang, {}}, side).value_or(0) > limits::told_tolerance;
+    return value_of({node, Measure::overhang, {}}, side).value_or(0) > limits::report_tolerance;
   };
   const bool was = overhangs(below), is = overhangs(above);
   const Tree& tree = above.tree();
