@@ -31,38 +31,38 @@ Node window_node() {
   return column().children(row("bar").height(32), column("list").children(std::move(all)));
 }
 
-struct OptionUse {
+struct Row {
   const char *name, *says;
   double edits;
 };
-constexpr std::array<OptionUse, 27> all{{
-    {"tooltip", "a leaf beside the list, and gone again:", 2},
-    {"pinned", "a pinned leaf in the list, and gone again:", 2},
-    {"front", "a row at the front of the list, and gone again:", 2},
-    {"middle", "a row out of the middle, and back:", 2},
-    {"taller", "one row taller, and back:", 2},
-    {"same", "a row told what it says already:", 1},
-    {"moved", "what moved, told after one leaf changed:", 1},
-    {"direction", "the other direction, and back:", 2},
-    {"em", "another em, and back:", 2},
-    {"path", "a path looked for:", 1},
-    {"tail", "the tail of a node:", 1},
-    {"build", "built from a builder:", 1},
-    {"copy", "a copy of a row, and gone again:", 2},
-    {"group", "two rows grouped, and ungrouped:", 2},
-    {"subtree", "a row and what is in it appended from a builder, and gone again:", 2},
-    {"form", "a mode that one row goes by, on and off:", 2},
-    {"user data", "user data of a node:", 1},
-    {"box", "the box of a node, from the root:", 1},
-    {"under", "what is under a point:", 1},
-    {"painted", "all that is painted, in its order:", 1},
-    {"boxes", "all boxes:", 1},
-    {"snapped", "all boxes in whole device pixels:", 1},
-    {"drop_target", "where a node would land:", 1},
-    {"kept", "a solution kept:", 1},
-    {"texts em", "another em in 20,000 texts, and back, of a full solve of them:", 2},
-    {"small tooltip", "a tooltip in a window of 822 nodes, of a full solve of it:", 2},
-    {"small scrolled", "its list scrolled, of a full solve of it:", 1},
+constexpr std::array<Row, 27> all{{
+    {"tooltip", "add a leaf beside the list, and remove it:", 2},
+    {"pinned", "add a pinned leaf to the list, and remove it:", 2},
+    {"front", "insert a row at the start of the list, and remove it:", 2},
+    {"middle", "remove a row from the middle, and insert it again:", 2},
+    {"taller", "make one row taller, and undo that:", 2},
+    {"same", "set a key of a row to its present value:", 1},
+    {"moved", "list what moved after one leaf changed:", 1},
+    {"direction", "switch the direction, and back:", 2},
+    {"em", "change the em, and back:", 2},
+    {"path", "find a node by its path:", 1},
+    {"tail", "find the shortest path of a node:", 1},
+    {"build", "build the tree from a builder:", 1},
+    {"copy", "copy a row, and remove the copy:", 2},
+    {"group", "group two rows, and ungroup them:", 2},
+    {"subtree", "append a row with its children, and remove it:", 2},
+    {"form", "switch a mode that affects one row on, and off:", 2},
+    {"user data", "read user data of a node:", 1},
+    {"box", "calculate a box relative to the root:", 1},
+    {"under", "find the node at a point:", 1},
+    {"painted", "list everything painted, in order:", 1},
+    {"boxes", "read all boxes:", 1},
+    {"snapped", "read all boxes in whole device pixels:", 1},
+    {"drop_target", "find the drop target of a node:", 1},
+    {"kept", "keep a snapshot of the solution:", 1},
+    {"texts em", "change the em of 20,000 texts, per full solve of those:", 2},
+    {"small tooltip", "add a tooltip to a window of 822 nodes, per full solve of it:", 2},
+    {"small scrolled", "scroll its list, per full solve of it:", 1},
 }};
 
 Node texts_node() {
@@ -260,7 +260,7 @@ double LiveWindow::styled_bytes() {
 std::string LiveWindow::report(const Compared& compared) const {
   fmt::print("\nof a full solve of a window with a list of 100,000 rows of 3 nodes\n");
   std::string json = "{";
-  for (const OptionUse& one : all) {
+  for (const Row& one : all) {
     const std::string name = one.name;
     const char* const full = name == "texts em" ? "texts full" : name.starts_with("small") ? "small full" : "full";
     const double ratio = compared.ratio(one.name, full) / one.edits;
@@ -273,11 +273,11 @@ std::string LiveWindow::report(const Compared& compared) const {
   const auto nodes = static_cast<double>(tree_.size());
   const double bytes = static_cast<double>(as_built.memory() + solver.memory() - solver.scratch_memory()) / nodes;
   const double styled = styled_bytes();
-  fmt::print("{:<62}{:.0f}\n{:<62}{:.0f}\n", "bytes a plain node, its solver included:", bytes,
-             "bytes a styled text, its words apart:", styled);
-  fmt::print("{:<62}{:.0f}\n{:<62}{:.1f}\n", "of the solver, space to work in, a node of the longest run:",
+  fmt::print("{:<62}{:.0f}\n{:<62}{:.0f}\n", "bytes per plain node, its solver included:", bytes,
+             "bytes per styled text, without its words:", styled);
+  fmt::print("{:<62}{:.0f}\n{:<62}{:.1f}\n", "bytes of scratch memory per node of the longest run:",
              static_cast<double>(solver.scratch_memory()) / static_cast<double>(tree_.child_count(list_)),
-             "of the tree, names, a node:", static_cast<double>(as_built.names_memory()) / nodes);
+             "bytes of names per node:", static_cast<double>(as_built.names_memory()) / nodes);
   return json + fmt::format(", \"bytes\": {:.0f}, \"styled bytes\": {:.0f}}}", bytes, styled);
 }
 

@@ -236,26 +236,26 @@ int run(bool quick, const std::string& out) {
   const double edit = middle.edits.ratio("full", "edit"), widening = middle.edits.ratio("full", "widening edit");
   const double sweep = thousand.compared.ratio("sweep", "full") / swept_widths;
   const double threads = thousand.compared.ratio("sweep", "sweep on two");
-  fmt::print("\nfrom 1k to 1M, a node:                   {:.2f} times\n", growth);
+  fmt::print("\nfrom 1k to 1M, per node:                 {:.2f} times\n", growth);
   fmt::print("one leaf of 100k edited:                 1/{:.0f} of a full solve\n", edit);
   fmt::print("the same, a pixel wider:                 1/{:.0f} of a full solve\n", widening);
-  fmt::print("1600 widths of 1k nodes, a width:        {:.2f} of a full solve\n", sweep);
+  fmt::print("1600 widths of 1k nodes, per width:      {:.2f} of a full solve\n", sweep);
   fmt::print("the same on two threads:                 {:.2f} times as fast\n", threads);
-  json += ",\n \"turns_per_solves\": {";
+  json += ",\n \"sweep_per_solves\": {";
   for (const auto& [name, swept] : {std::pair("boxes", &boxes), std::pair("texts", &words)}) {
     const double ratio = sweeps.ratio(std::string(name) + " swept", std::string(name) + " solved");
-    fmt::print("turns of 20 quantities, {} ({}): {:<9}{:.2f} of the bare solves\n", name, swept->breakpoints, "",
+    fmt::print("sweep of 20 quantities, {} ({}): {:<9}{:.2f} times the bare solves\n", name, swept->breakpoints, "",
                ratio);
     json += fmt::format("{}\"{}\": {:.3f}", json.back() == '{' ? "" : ", ", name, ratio);
   }
   const double checked = checks.ratio("checked", "bare");
-  fmt::print("{} claims, {} nodes, 1080 widths:           {:.2f} of the bare solves\n", claims.size(),
+  fmt::print("{} claims, {} nodes, 1080 widths:           {:.2f} times the bare solves\n", claims.size(),
              checked_scene.tree.size(), checked);
   json += fmt::format("}},\n \"claims_per_solves\": {:.3f}", checked);
   json += ",\n \"grid_per_row\": {";
   for (const Pair& pair : grids) {
     const double ratio = per_node(*pair.grid) / per_node(*pair.row);
-    fmt::print("a child of a grid of {:<20}{:.2f} of a row's child\n", std::string(pair.cells) + ":", ratio);
+    fmt::print("a child of a grid of {:<20}{:.2f} times a row's child\n", std::string(pair.cells) + ":", ratio);
     json += fmt::format("{}\"{}\": {:.3f}", json.back() == '{' ? "" : ", ", pair.cells, ratio);
   }
   json += "}";

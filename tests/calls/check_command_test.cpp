@@ -156,7 +156,7 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
   EXPECT_NE(answer.find(
                 "          locale long; locale long, mode closed: from 360 to below 520 wide, 800 high; worst at 360 x "
                 "800: alarm.overhang 160, title.overhang 56\n          also at 390 x 844\n          alarm: x 408: the "
-                "right of title 400 + gap 8; 96 wide (its width)\n          see it: fond-ladder explain " +
+                "right of title 400 + gap 8; 96 wide: its width\n          see it: fond-ladder explain " +
                 console() + " alarm --at 360x800 --locale long\n"),
             std::string::npos)
       << answer;

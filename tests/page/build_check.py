@@ -128,7 +128,7 @@ class Build(HandTest):
         self.assertEqual(self.field("put name").get_attribute("value"), "box3")
         self.assertIn("into screen", self.page.text("#fl-build"))
         self.line("screen/row/box2").click()
-        self.assertIn("behind box2", self.page.text("#fl-build"))
+        self.assertIn("after box2", self.page.text("#fl-build"))
 
     def test_parts_of_the_scene_are_put_in(self):
         page = self.open(CONSOLE, "--at", "1100x800")

@@ -45,20 +45,20 @@ class WordsTest(HandTest):
         self.expect_as_measured("--mode", "loud")
         self.page.run("await api.setMode('loud', false); await api.setLocale('wide')")
         self.expect_as_measured("--locale", "wide")
-        self.page.run("await api.setLocale(''); await api.setWords('fixed')")
+        self.page.run("await api.setLocale(''); await api.setTextMetrics('fixed')")
         self.expect_as_measured("--text-metrics", "fixed")
         self.assertNotIn("DejaVu", self.page.text("#fl-forms"))
 
     def test_says_whose_words_they_are_and_what_was_not_measured(self):
-        self.assertIn("Words are as wide as in DejaVu Serif, DejaVu Sans", self.page.text("#fl-words"))
-        self.assertNotIn("Not measured", self.page.text("#fl-words"))
+        self.assertIn("Text is as wide as in DejaVu Serif, DejaVu Sans", self.page.text("#fl-words"))
+        self.assertNotIn("In fixed metrics", self.page.text("#fl-words"))
         self.page.run("await api.apply('set about.text=Moss, which nobody measured')")
-        self.page.wait_for_text("#fl-words", "Not measured there, so in fixed metrics: about.")
+        self.page.wait_for_text("#fl-words", "In fixed metrics, since not measured there: about.")
         self.page.run("await api.apply('set title.font_size=30')")  # of another size they are in proportion
         here, there = boxes_of(self.page)["card/title"], self.measured(512, "--set", "title.font_size=30")["card/title"]
         self.assertAlmostEqual(here["height"], there[3], delta=0.1)
         self.page.run("await api.undo(); await api.undo()")
-        self.assertNotIn("Not measured", self.page.text("#fl-words"))
+        self.assertNotIn("In fixed metrics", self.page.text("#fl-words"))
 
     def test_commands_are_answered_as_the_program_answers_them(self):
         for command, options in (("sweep", ["--show", "about.height"]), ("check", []), ("explain", ["about"])):
@@ -92,7 +92,7 @@ class Served(HandTest):
                 self.scene.write_text(json.dumps(SCENE).replace("Fern, from spores", "Moss, which was not there"))
                 self.page.wait("the other text", lambda: "Moss" in self.page.run("return api.sceneText()"))
                 self.page.settle()
-                self.assertNotIn("Not measured", self.page.text("#fl-words"))
+                self.assertNotIn("In fixed metrics", self.page.text("#fl-words"))
                 self.page.run("await api.resize(240, null)")
                 answer = json.loads(program("measure", self.scene, "--at", "240xcontent", "--format", "json").stdout)
                 heights = {node["path"]: node["height"] for node in answer["answers"][0]["nodes"]}

@@ -161,7 +161,7 @@ export function putPlace(session) {
   const container = nodes[node.parent];
   if (!container) return null;
   const place = session.childrenOf(container.path).findIndex(({ path }) => path === node.path) + 1;
-  return { container: container.path, place, words: `behind ${node.tail}` };
+  return { container: container.path, place, words: `after ${node.tail}` };
 }
 
 /** What each kind says when it is put in, beside its name. @type {Record<string, Record<string, unknown>>} */

@@ -58,17 +58,17 @@ export function api(session) {
       if (name) knows(session.scene.locales, name, 'locale');
       await session.setForm({ locale: name });
     },
-    /** @param {'fixed' | 'fonts' | ''} words what words are measured in; nothing: as the scene says */
-    async setWords(words) {
-      if (words) knows(session.scene.words.carried ? ['fixed', 'fonts'] : ['fixed'], words, 'measure of words');
-      await session.setForm({ words });
+    /** @param {'fixed' | 'fonts' | ''} metrics the text metrics; empty: those of the scene */
+    async setTextMetrics(metrics) {
+      if (metrics) knows(session.scene.words.carried ? ['fixed', 'fonts'] : ['fixed'], metrics, 'text metrics');
+      await session.setForm({ words: metrics });
     },
-    /** @param {string} what one change, as in `try beds.width=300` */
+    /** @param {string} what one change, as in `set beds.width=300` */
     async apply(what) {
       const at = what.indexOf(' ');
       await session.apply(at < 0 ? what : what.slice(0, at), what.slice(at + 1));
     },
-    /** Those applied, as options of the program. */
+    /** The changes so far, as options of the program. */
     async changes() {
       return session.scene.changes.map((one) => one.option);
     },
@@ -82,7 +82,7 @@ export function api(session) {
     async sceneText() {
       return session.sceneText();
     },
-    /** How many moves there were since this was asked last, and the work each took: mean and worst, in milliseconds. */
+    /** The number of moves since the last call, and the work per move: mean and worst, in milliseconds. */
     async stats() {
       return session.work.take();
     },

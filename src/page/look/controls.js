@@ -65,17 +65,17 @@ export function controlSize(session, hand) {
   });
 }
 
-/** What there is to know of words in fonts. @param {import('./engine.js').Scene} scene */
+/** How the text of the scene is measured, if in fonts. @param {import('./engine.js').Scene} scene */
 function aboutWords({ words, nodes }) {
   if (words.in !== 'fonts') return [];
   const { families, plain } = words;
   const tails = plain.map((path) => nodes.find((node) => node.path === path)?.tail ?? path);
   const parts = [];
   if (families.length > 0)
-    parts.push(`Words are as wide as in ${few(families)}, where this page was written; letters are fitted to that.`);
+    parts.push(`Text is as wide as in ${few(families)} on the machine that made this page; letters are fitted to that.`);
   if (tails.length > 0)
     parts.push(
-      `Not measured there, so in fixed metrics: ${few(tails)}. ${tails.length === 1 ? 'Its sizes may differ' : 'Their sizes may differ'} from those in fonts.`,
+      `In fixed metrics, since not measured there: ${few(tails)}. ${tails.length === 1 ? 'Its sizes' : 'Their sizes'} in fonts may differ.`,
     );
   return [make('p', { className: 'quiet', id: 'fl-words' }, parts.join(' '))];
 }
@@ -119,7 +119,7 @@ export function controlForm(session) {
         ...['fixed', 'fonts'].map((name) => make('option', { value: name, selected: name === measured }, name)),
       );
       choice.addEventListener('change', () => quietly(session.setForm({ words: choice.value })));
-      parts.push(make('label', {}, 'words in ', choice));
+      parts.push(make('label', {}, 'text metrics ', choice));
     }
     const longer = make('input', {
       value: session.percent ? String(session.percent) : '',

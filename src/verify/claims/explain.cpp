@@ -171,8 +171,8 @@ void Explainer::account(const Solution& solution, const Quantity& quantity, Fail
   failing.node = solution.tree().short_path(quantity.node);
   const NodeId node = quantity.node;
   const ExplanationStep step = chain_to_root(solution, node).back();
-  const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",
-                    high = rounded(step.height) + " high (" + step.why_height + ")";
+  const std::string wide = rounded(step.width) + " wide: " + step.why_width,
+                    high = rounded(step.height) + " high: " + step.why_height;
   const std::string across = why_there(solution, node, x_axis), down = why_there(solution, node, y_axis);
   const auto all = [&](const std::string& first, const std::string& second) {
     failing.why =

@@ -55,9 +55,9 @@ TEST(Check, ABrokenClaimIsExplainedByWhatBrokeIt) {
        "from 90 to 100 wide, 40 or 60 high; worst at 90 x 40: b.left 34\n          also at 95 x 50\n"
        "          b: x 34: the right of a 30 + gap 4\n"},
       {"b.top = 1", "b: y 15: the top of r 0 + across center 15\n"},
-      {"b.width = 1", "b is 20 wide (its width)\n"},
-      {"b.right = 1", "b: x 34: the right of a 30 + gap 4; 20 wide (its width)\n"},
-      {"r.width = 1", "r is 100 wide (the container's width)\n"},
+      {"b.width = 1", "b is 20 wide: its width\n"},
+      {"b.right = 1", "b: x 34: the right of a 30 + gap 4; 20 wide: its width\n"},
+      {"r.width = 1", "r is 100 wide: the container's width\n"},
       {"count(r/*) = 3", "count(r/*) 2\n"},
       {"sum(r/*.width) = 3", "sum(r/*.width) 50, a.width 30, b.width 20\n"},
       {"max(a.width, 7) < 3 + min(b.width, 9)", "max(a.width, 7) 30, min(b.width, 9) 9, a.width 30, b.width 20\n"},

@@ -32,7 +32,7 @@ TEST(Matchers, KeepsTellsTheReportOfWhatBroke) {
   EXPECT_EQ(answer(the_scene(), Keeps("b.width <= 266")),
             "\nfails     b.width <= 266\n"
             "          from above 399 to 400 wide, 20 high; worst at 400 x 20: b.width 266.67\n"
-            "          b is 266.67 wide (weight 2, 66.67 % of 400)\n");
+            "          b is 266.67 wide: weight 2, 66.67 % of 400\n");
   EXPECT_EQ(answer(the_scene(), Keeps("b.widht <= 266")),
             "which cannot be tested: column 1: \"widht\" is not a measure; did you mean \"width\"?");
   EXPECT_NE(answer(the_scene(), Keeps("a.width = 3 when wide")).find("untested"), std::string::npos);

@@ -117,30 +117,30 @@ TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
   std::size_t breakpoints = 0;
   for (int i = 0; i < 20; ++i) {
     const Scene scene = odd_scene(random);
-    struct OptionUse {
+    struct Found {
       NodeId node;
       double at, after;
     };
-    std::vector<OptionUse> of_many, of_each;
-    const auto text = [](const Scene& of, const std::vector<OptionUse>& answer) {
+    std::vector<Found> of_many, of_each;
+    const auto text = [](const Scene& of, const std::vector<Found>& answer) {
       std::string all;
-      for (const OptionUse& one : answer)
+      for (const Found& one : answer)
         all += of.tree.path(one.node) + " " + std::to_string(one.at) + " " + std::to_string(one.after) + "; ";
       return all;
     };
-    const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<OptionUse>& answer) {
+    const auto sweep = [&](const std::vector<Quantity>& quantities, std::vector<Found>& answer) {
       for (const Breakpoint& breakpoint :
            sweep_quantities(scene, {.width = {100, 200}}, quantities, {.threads = 1}).breakpoints())
         answer.push_back({quantities[breakpoint.quantity].node, breakpoint.at, breakpoint.after.value_or(-1)});
     };
     std::vector<Quantity> all;
     for (const NodeId node : scene.tree.nodes()) all.push_back({node, Measure::reachable, {}});
-    tell(all, of_many);
-    for (const Quantity& one : all) tell({one}, of_each);
-    for (std::vector<OptionUse>* answer : {&of_many, &of_each})
-      std::ranges::sort(*answer, {}, [](const OptionUse& one) { return std::tuple(one.node, one.at); });
+    sweep(all, of_many);
+    for (const Quantity& one : all) sweep({one}, of_each);
+    for (std::vector<Found>* answer : {&of_many, &of_each})
+      std::ranges::sort(*answer, {}, [](const Found& one) { return std::tuple(one.node, one.at); });
     ASSERT_TRUE(std::ranges::equal(of_many, of_each,
-                                   [](const OptionUse& one, const OptionUse& other) {
+                                   [](const Found& one, const Found& other) {
                                      constexpr double sampled = 1.0 / 64;  // as near as is known where something bends
                                      return one.node == other.node && one.after == other.after &&
                                             std::abs(one.at - other.at) <= sampled;
