@@ -47,8 +47,8 @@ std::string off_the_trace(const Solution& plain, const detail::TracedSolve& trac
   for (const Solution::NodeBox& one : plain.boxes()) {
     const detail::Index node = tree.store().index_of(one.node);
     const Rect box = plain.relative_box(one.node);
-    const auto differ = [&](const detail::TracedNumber& traced, double part) {
-      const double there = traced.further(further, 0).value();
+    const auto differ = [&](const detail::TracedNumber& number, double part) {
+      const double there = number.further(further, 0).value();
       return std::abs(there - part) > 1e-6 * std::max(1.0, std::abs(part) / 1000);  // sums from the root
     };
     if (differ(view.size(node, x_axis), box.width) || differ(view.size(node, y_axis), box.height) ||
