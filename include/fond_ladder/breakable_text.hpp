@@ -25,6 +25,7 @@ class BreakableText : public CustomContent {
     double width = 0;       ///< in pixels, the hyphen included
     bool hyphen = false;    ///< whether a hyphen is visible at its end
   };
+  [[nodiscard]] ContentKind kind() const override { return ContentKind::text; }
   /// The lines at a width in pixels, with those that `max_lines` drops.
   [[nodiscard]] virtual std::vector<Line> lines_at(double width) const = 0;
   /// The height of every line, in pixels.

@@ -6,11 +6,11 @@
 #include <memory>
 #include <optional>
 #include <span>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/version.hpp"
@@ -23,9 +23,9 @@ struct ClaimTerms;
 }
 
 /// Thrown for a text that is not a claim. The message says what is wrong, with the nearest word; column() says where.
-class BadClaim : public std::invalid_argument {
+class BadClaim : public Error {
  public:
-  BadClaim(const std::string& what, std::size_t column) : std::invalid_argument(what), column_(column) {}
+  BadClaim(const std::string& what, std::size_t column) : Error(what), column_(column) {}
   /// The position in the text of the claim, in bytes, from 1.
   [[nodiscard]] std::size_t column() const { return column_; }
 

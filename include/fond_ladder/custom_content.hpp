@@ -4,12 +4,22 @@
 // The interface of content whose size only its owner knows: a chart, a video, a text engine. Give it to a leaf with
 // Node::set_content or Tree::set_content. Calls are pure: same question, same answer, from any thread.
 
+#include <cstdint>
 #include <optional>
 
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
+
+/// What the library knows of a content: nothing but its size, or that it is a text of one of these classes.
+enum class ContentKind : std::uint8_t {
+  custom,            ///< a CustomContent
+  text,              ///< a BreakableText of the user's own
+  fixed_width_text,  ///< a FixedWidthText
+  segmented_text,    ///< a SegmentedText
+  shaped_text,       ///< a ShapedText
+};
 
 /// Content with a size that only its owner knows: a text, or anything that a toolkit puts into a leaf.
 ///
@@ -41,6 +51,9 @@ class CustomContent {
   CustomContent& operator=(const CustomContent&) = delete;
   virtual ~CustomContent() = default;
 
+  /// The class that it is, so that nothing needs to be cast by its type. For the classes of this library to override; a
+  /// class that names another one than its base breaks every question about its node.
+  [[nodiscard]] virtual ContentKind kind() const { return ContentKind::custom; }
   [[nodiscard]] virtual Widths widths() const = 0;
   /// The height at a width, which is finite and not negative.
   [[nodiscard]] virtual Heights height_for(double width) const = 0;

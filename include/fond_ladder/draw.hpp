@@ -8,10 +8,10 @@
 #include <cstdint>
 #include <optional>
 #include <span>
-#include <stdexcept>
 #include <string>
 #include <vector>
 
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/solution.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -22,9 +22,9 @@ enum class PictureForm : std::uint8_t { svg, png, pdf };
 
 /// Thrown when a picture cannot be drawn: a container without a size, a node that has no place, a picture that would be
 /// too large, or a library that was built without Cairo and Pango. The message says what would help.
-class BadPicture : public std::runtime_error {
+class BadPicture : public Error {
  public:
-  using std::runtime_error::runtime_error;
+  using Error::Error;
 };
 
 /// One arrangement of a picture.

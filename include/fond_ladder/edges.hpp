@@ -71,14 +71,14 @@ class Edges {
   Edges& set(Side side, Edge edge) {
     const auto i = static_cast<std::size_t>(side);
     amounts_[i] = edge.is_automatic() ? 0 : edge.length().amount();
-    ways_[i] = edge.is_automatic() ? Way::automatic : static_cast<Way>(edge.length().unit());
+    ways_[i] = edge.is_automatic() ? Way::takes_free_space : static_cast<Way>(edge.length().unit());
     return *this;
   }
   /// The edge set under that name; absent if not set. on() returns the resulting edge.
   [[nodiscard]] std::optional<Edge> given(Side side) const {
     const auto i = static_cast<std::size_t>(side);
     if (ways_[i] == Way::none) return {};
-    if (ways_[i] == Way::automatic) return Edge(Automatic());
+    if (ways_[i] == Way::takes_free_space) return Edge(Automatic());
     return Edge(Length(amounts_[i], static_cast<Length::Unit>(ways_[i])));
   }
   /// Whether no side is set.
@@ -96,7 +96,7 @@ class Edges {
     em = static_cast<std::uint8_t>(Length::Unit::em),
     ch = static_cast<std::uint8_t>(Length::Unit::ch),
     percent = static_cast<std::uint8_t>(Length::Unit::percent),
-    automatic,
+    takes_free_space,
     none,
   };
   std::array<Way, side_words.size()> ways_{Way::none, Way::none, Way::none, Way::none,

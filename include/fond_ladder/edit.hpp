@@ -15,6 +15,7 @@
 #include <vector>
 
 #include "fond_ladder/enums.hpp"
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/version.hpp"
@@ -68,9 +69,9 @@ inline constexpr std::array<std::string_view, 7> words_of<Edit::Does>{"set",    
                                                                       "insert", "ungroup", "duplicate"};
 
 /// Thrown for an edit that is not possible. The message gives the reason, and the nearest word.
-class BadEdit : public std::invalid_argument {
+class BadEdit : public Error {
  public:
-  using std::invalid_argument::invalid_argument;
+  using Error::Error;
 };
 
 /// A scene under edit: edits are applied one after the other and can be undone. An edit means what the edited file

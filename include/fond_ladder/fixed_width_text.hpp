@@ -37,6 +37,7 @@ class FixedWidthText final : public BreakableText {
   /// The same text with another font size, in pixels. Does not segment the text again.
   FixedWidthText(const FixedWidthText& words, double size);
 
+  [[nodiscard]] ContentKind kind() const override { return ContentKind::fixed_width_text; }
   /// min-content and max-content, in pixels. Constant.
   [[nodiscard]] Widths widths() const override;
   /// The height at a width. Linear in the words.

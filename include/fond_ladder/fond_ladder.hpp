@@ -22,6 +22,7 @@
 #include "fond_ladder/custom_content.hpp"
 #include "fond_ladder/edges.hpp"
 #include "fond_ladder/enums.hpp"
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/explanation.hpp"
 #include "fond_ladder/fixed_width_text.hpp"
 #include "fond_ladder/issue.hpp"

@@ -7,10 +7,10 @@
 #include <cstddef>
 #include <memory>
 #include <optional>
-#include <stdexcept>
 #include <string>
 #include <vector>
 
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/text_shaper.hpp"
 #include "fond_ladder/version.hpp"
@@ -22,7 +22,7 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// Fonts that are not there, or cannot be read; the message says which, and those of nearly that name.
-class BadFonts : public std::runtime_error {
+class BadFonts : public Error {
  public:
   struct Fault {
     std::optional<std::size_t> font;  ///< its place in the list; absent: it is about a text

@@ -219,8 +219,8 @@ struct Keys {
   /// Whether only the entries in view are arranged: for a row or column that scrolls along and is neither wrapping
   /// nor reversed.
   [[nodiscard]] bool is_list() const {
-    const bool across = kind == Kind::row && scrolls_x(scroll), down = kind == Kind::column && scrolls_y(scroll);
-    return virtualized.on && (across || down) && !wrap && !reverse;
+    const bool to_the_right = kind == Kind::row && scrolls_x(scroll), down = kind == Kind::column && scrolls_y(scroll);
+    return virtualized.on && (to_the_right || down) && !wrap && !reverse;
   }
   /// The size set on an axis.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }

@@ -4,9 +4,9 @@
 // Lengths and sizes as an author writes them: 240, em(2.5), ch(24), percent(40), content, fill.
 
 #include <optional>
-#include <stdexcept>
 #include <string>
 
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -14,9 +14,9 @@ inline namespace v0 {
 
 /// Thrown by the call that sets an impossible value (not a number, out of its domain). The message says which values
 /// are possible.
-class BadValue : public std::invalid_argument {
+class BadValue : public Error {
  public:
-  using std::invalid_argument::invalid_argument;
+  using Error::Error;
 };
 
 /// The width of a character in fixed metrics, as a multiple of the font size.
@@ -95,31 +95,31 @@ class Sizing {
  public:
   /// The form of a size.
   enum class Way : unsigned char {
-    automatic,  ///< the container decides
-    length,     ///< a length
-    content,    ///< the size of the content
-    fill,       ///< the available space
+    by_container,  ///< automatic: the container decides
+    by_length,     ///< a length
+    by_content,    ///< the size of the content
+    by_space,      ///< fills the available space
   };
 
   /// Not set: the container decides.
   constexpr Sizing() = default;
-  constexpr Sizing(Automatic) {}                     // NOLINT(google-explicit-constructor)
-  constexpr Sizing(Content) : way_(Way::content) {}  // NOLINT(google-explicit-constructor)
-  constexpr Sizing(Fill) : way_(Way::fill) {}        // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Automatic) {}                        // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Content) : way_(Way::by_content) {}  // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Fill) : way_(Way::by_space) {}       // NOLINT(google-explicit-constructor)
   /// A length, 0 or more for a size.
-  Sizing(Length length) : length_(length), way_(Way::length) {}  // NOLINT(google-explicit-constructor)
-  Sizing(double px) : Sizing(Length(px)) {}                      // NOLINT(google-explicit-constructor)
+  Sizing(Length length) : length_(length), way_(Way::by_length) {}  // NOLINT(google-explicit-constructor)
+  Sizing(double px) : Sizing(Length(px)) {}                         // NOLINT(google-explicit-constructor)
 
   /// Which form this is.
   [[nodiscard]] Way way() const { return way_; }
-  /// Meaningful when `way()` is `length`.
+  /// Meaningful when `way()` is `by_length`.
   [[nodiscard]] const Length& length() const { return length_; }
 
   friend bool operator==(const Sizing&, const Sizing&) = default;
 
  private:
   Length length_;
-  Way way_ = Way::automatic;
+  Way way_ = Way::by_container;
 };
 
 }  // namespace v0

@@ -4,11 +4,11 @@
 // The curves of a sweep as a picture. Needs the program gnuplot at run time.
 
 #include <cstddef>
-#include <stdexcept>
 #include <string>
 #include <vector>
 
 #include "fond_ladder/draw.hpp"
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/map.hpp"
 #include "fond_ladder/sweep.hpp"
 #include "fond_ladder/version.hpp"
@@ -17,9 +17,9 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// Thrown where curves cannot be drawn: the plotting program is missing, or failed. The message says what to do.
-class NoPlot : public std::runtime_error {
+class NoPlot : public Error {
  public:
-  using std::runtime_error::runtime_error;
+  using Error::Error;
 };
 
 struct PlotOptions {

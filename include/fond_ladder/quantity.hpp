@@ -5,11 +5,11 @@
 // value_of(parse_quantity(tree, "beds.width"), solution)
 
 #include <optional>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/solution.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -60,9 +60,9 @@ enum class Measure : std::uint8_t {
 [[nodiscard]] bool is_count(Measure measure);
 
 /// Thrown for a text that is not a quantity. The message has the nearest one.
-class BadQuantity : public std::invalid_argument {
+class BadQuantity : public Error {
  public:
-  using std::invalid_argument::invalid_argument;
+  using Error::Error;
 };
 
 /// A measure of a node, as in `beds.width`, or how many of some nodes there are, as in `count(cards/*)`.

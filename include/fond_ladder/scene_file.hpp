@@ -6,11 +6,11 @@
 
 #include <cstddef>
 #include <cstdint>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -29,7 +29,7 @@ struct SceneError {
 };
 
 /// Thrown for a scene file with errors: all of them, in the order of the file.
-class BadScene : public std::runtime_error {
+class BadScene : public Error {
  public:
   explicit BadScene(std::vector<SceneError> faults);
   /// The errors, by place.

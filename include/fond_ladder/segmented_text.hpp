@@ -6,11 +6,11 @@
 #include <cstddef>
 #include <cstdint>
 #include <optional>
-#include <stdexcept>
 #include <string>
 #include <vector>
 
 #include "fond_ladder/breakable_text.hpp"
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -46,6 +46,7 @@ class SegmentedText : public BreakableText {
   /// negative or NaN widths or more than 1e6 pixels in all, and for a line height of 0.
   SegmentedText(std::string text, const std::vector<TextSegment>& pieces, LineStyle style);
 
+  [[nodiscard]] ContentKind kind() const override { return ContentKind::segmented_text; }
   /// min-content and max-content, in pixels. Constant.
   [[nodiscard]] Widths widths() const override;
   /// The height at a width. Linear in the segments, or constant if no line breaks.
@@ -79,9 +80,9 @@ class SegmentedText : public BreakableText {
 };
 
 /// Thrown for segments that make no text. The message says which segment, and why.
-class BadPieces : public std::invalid_argument {
+class BadPieces : public Error {
  public:
-  using std::invalid_argument::invalid_argument;
+  using Error::Error;
 };
 
 }  // namespace v0

@@ -10,12 +10,12 @@
 #include <limits>
 #include <memory>
 #include <optional>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
 
 #include "fond_ladder/container_size.hpp"
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/tree.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -31,9 +31,9 @@ class ScrolledView;
 
 /// Thrown by every question to a solution that is no longer valid: its tree was edited, its solver solved again, or
 /// one of them was destroyed.
-class StaleSolution : public std::logic_error {
+class StaleSolution : public Error {
  public:
-  using std::logic_error::logic_error;
+  using Error::Error;
 };
 
 /// A border box in pixels, x to the right and y down.

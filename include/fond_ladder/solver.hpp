@@ -21,7 +21,7 @@ inline namespace v0 {
 /// solver may be given another tree at any time. A solve throws only what custom content throws. A repeated solve of
 /// a tree allocates nothing, unless a grid gets more tracks than before or a range begins or ends. Cost: at most O(c
 /// log c) for a node with c children; each of four passes visits each node once. A moved-from solver throws
-/// std::logic_error at every call but assignment.
+/// Error at every call but assignment.
 class Solver {
  public:
   Solver();

@@ -36,6 +36,7 @@ class ShapedText final : public SegmentedText {
   /// Throws as SegmentedText does.
   ShapedText(std::string text, const std::vector<TextSegment>& pieces, LineStyle lines, FontStyle style)
       : SegmentedText(std::move(text), pieces, lines), style_(std::move(style)) {}
+  [[nodiscard]] ContentKind kind() const override { return ContentKind::shaped_text; }
   [[nodiscard]] const FontStyle& style() const { return style_; }
 
  private:

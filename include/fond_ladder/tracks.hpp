@@ -28,25 +28,25 @@ class TrackSize {
  public:
   /// The form of a track size.
   enum class Way : unsigned char {
-    length,       ///< a length
-    content,      ///< its content
-    min_content,  ///< the min-content size of its content
-    max_content,  ///< the max-content size of its content
-    share,        ///< a share of the free space
+    by_length,       ///< a length
+    by_content,      ///< its content
+    by_min_content,  ///< the min-content size of its content
+    by_max_content,  ///< the max-content size of its content
+    by_share,        ///< a share of the free space
   };
 
   /// Default: as large as the content (`auto` of the standard).
   constexpr TrackSize() : TrackSize(content) {}
-  constexpr TrackSize(Content) : way_(Way::content) {}         // NOLINT(google-explicit-constructor)
-  constexpr TrackSize(MinContent) : way_(Way::min_content) {}  // NOLINT(google-explicit-constructor)
-  constexpr TrackSize(MaxContent) : way_(Way::max_content) {}  // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(Content) : way_(Way::by_content) {}         // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(MinContent) : way_(Way::by_min_content) {}  // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(MaxContent) : way_(Way::by_max_content) {}  // NOLINT(google-explicit-constructor)
   /// A length, 0 or more; a percentage is of the grid's content box.
-  TrackSize(Length length) : length_(length), way_(Way::length) {}  // NOLINT(google-explicit-constructor)
-  TrackSize(double px) : TrackSize(Length(px)) {}                   // NOLINT(google-explicit-constructor)
+  TrackSize(Length length) : length_(length), way_(Way::by_length) {}  // NOLINT(google-explicit-constructor)
+  TrackSize(double px) : TrackSize(Length(px)) {}                      // NOLINT(google-explicit-constructor)
   /// `factor` shares of the free space: 0, or from 1e-9 to 1e9. Only as a maximum. See fr().
   [[nodiscard]] static TrackSize of_share(double factor) {
     TrackSize size;
-    size.way_ = Way::share;
+    size.way_ = Way::by_share;
     size.share_ = factor;
     return size;
   }
@@ -83,7 +83,7 @@ struct Track {
   Track(double px) : Track(TrackSize(px)) {}          // NOLINT(google-explicit-constructor)
   /// A share alone is at least as large as its content.
   Track(TrackSize both)  // NOLINT(google-explicit-constructor)
-      : min(both.way() == TrackSize::Way::share ? TrackSize() : both), max(both) {}
+      : min(both.way() == TrackSize::Way::by_share ? TrackSize() : both), max(both) {}
   /// Between two bounds; `least` must not be a share.
   Track(TrackSize least, TrackSize most) : min(least), max(most) {}
   friend bool operator==(const Track&, const Track&) = default;

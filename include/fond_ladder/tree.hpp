@@ -6,13 +6,13 @@
 #include <cstddef>
 #include <cstdint>
 #include <memory>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
 
 #include "fond_ladder/changes.hpp"
 #include "fond_ladder/custom_content.hpp"
+#include "fond_ladder/error.hpp"
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/node_id.hpp"
 #include "fond_ladder/ranges.hpp"
@@ -35,15 +35,15 @@ struct When {
 };
 
 /// Thrown for a handle that is not a node of the tree, and for an edit that would break the tree apart.
-class BadNode : public std::logic_error {
+class BadNode : public Error {
  public:
-  using std::logic_error::logic_error;
+  using Error::Error;
 };
 
 /// Thrown for a path that names no node or more than one. The message has the nearest path, or the nodes that match.
-class BadPath : public std::out_of_range {
+class BadPath : public Error {
  public:
-  using std::out_of_range::out_of_range;
+  using Error::Error;
 };
 
 /// The nodes of a scene, for programs that keep and edit them. Equal trees solve to equal numbers, bit for bit,

@@ -47,7 +47,7 @@ class VirtualList {
   /// The gap between two entries, in pixels.
   [[nodiscard]] double gap() const { return gap_; }
 
-  // --- questions; an entry that is not there throws std::out_of_range ----------------------------------------------
+  // --- questions; an entry that is not there throws BadValue ----------------------------------------------
 
   /// Whether the height of an entry was measured.
   [[nodiscard]] bool is_measured(Count entry) const;

@@ -6,12 +6,12 @@
 #include <map>
 #include <memory>
 #include <optional>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
 
 #include "calls/options.hpp"
+#include "calls/wrong_call.hpp"
 
 namespace fond_ladder::calls {
 
@@ -19,19 +19,6 @@ enum ExitStatus : int {
   all_well = 0,
   findings = 1,    // claims fail, findings, differences
   wrong_call = 2,  // the call or the scene is wrong
-};
-
-/// The call is wrong; each message says what is wrong and what to write instead.
-class WrongCall : public std::runtime_error {
- public:
-  explicit WrongCall(const std::string& message) : WrongCall(std::vector{message}) {}
-  /// At least one.
-  explicit WrongCall(std::vector<std::string> messages)
-      : std::runtime_error(messages.front()), messages_(std::move(messages)) {}
-  [[nodiscard]] const std::vector<std::string>& messages() const { return messages_; }
-
- private:
-  std::vector<std::string> messages_;
 };
 
 /// A scene that is in the program, and found under this name instead of a file.

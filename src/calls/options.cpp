@@ -7,7 +7,7 @@
 #include <array>
 #include <string_view>
 
-#include "calls/command.hpp"
+#include "calls/wrong_call.hpp"
 
 namespace fond_ladder::calls {
 

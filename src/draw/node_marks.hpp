@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "draw/panel.hpp"
+#include <vector>
+
+#include "draw/item.hpp"
+#include "draw/pen.hpp"
 
 namespace fond_ladder::inline v0::picture {
 

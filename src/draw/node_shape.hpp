@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "draw/panel.hpp"
+#include "draw/item.hpp"
+#include "draw/pen.hpp"
 
 namespace fond_ladder::inline v0::picture {
 

@@ -3,8 +3,8 @@
 
 #include <algorithm>
 
-#include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/node_name.hpp"
 
 namespace fond_ladder::inline v0 {
 

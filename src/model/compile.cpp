@@ -5,6 +5,7 @@
 // fields suffice is not decided key by key: the fields are translated back, and compared.
 #include <algorithm>
 
+#include "model/content_kinds.hpp"
 #include "model/flat.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
@@ -198,7 +199,7 @@ std::uint64_t bits_of(Types Keys::*... fields) {
 }
 
 bool is_px(const Sizing& sizing) {
-  return sizing.way() != Sizing::Way::length || sizing.length().unit() == Length::Unit::px;
+  return sizing.way() != Sizing::Way::by_length || sizing.length().unit() == Length::Unit::px;
 }
 bool is_px(const Limit& limit) {
   return !limit || limit->unit() == Length::Unit::px;
@@ -336,8 +337,8 @@ Keys decompile(const CompiledNode& node) {
 }
 
 const std::string* words_of_keys(const CustomContent* content) {
-  if (const auto* plain = dynamic_cast<const FixedWidthText*>(content)) return &plain->text();
-  if (const auto* set = dynamic_cast<const ShapedText*>(content)) return &set->text();
+  if (const auto* plain = as_fixed_width_text(content)) return &plain->text();
+  if (const auto* set = as_shaped_text(content)) return &set->text();
   return nullptr;
 }
 
@@ -350,7 +351,7 @@ std::shared_ptr<const CustomContent> content_for(const Keys& keys, const std::sh
     if (auto set = setting.text_shaper->set(keys.text, keys.font_style(setting.em))) return set;
   }
   const TextStyle style{keys.font_size.value_or(setting.em), keys.one_line, keys.max_lines, keys.line_height};
-  const auto* plain = dynamic_cast<const FixedWidthText*>(now.get());
+  const auto* plain = as_fixed_width_text(now.get());
   if (plain != nullptr && *words == keys.text && plain->style() == style) return now;
   return std::make_shared<FixedWidthText>(keys.text, style);
 }

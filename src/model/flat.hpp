@@ -214,10 +214,10 @@ void copy_record(const Records& from, Records& into, Index node);
 /// A sizing, limit or basis in pixels on the way up, where no percentage is known.
 [[nodiscard]] inline SizeWay way_of(const Sizing& sizing) {
   switch (sizing.way()) {
-    case Sizing::Way::automatic: return SizeWay::automatic;
-    case Sizing::Way::content: return SizeWay::content;
-    case Sizing::Way::fill: return SizeWay::fill;
-    case Sizing::Way::length: break;
+    case Sizing::Way::by_container: return SizeWay::automatic;
+    case Sizing::Way::by_content: return SizeWay::content;
+    case Sizing::Way::by_space: return SizeWay::fill;
+    case Sizing::Way::by_length: break;
   }
   return sizing.length().is_percent() ? SizeWay::percent : SizeWay::px;
 }

@@ -9,14 +9,11 @@
 #include "model/claim_words.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/node_name.hpp"
 #include "model/sound_container.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
-
-bool is_letter(char c) {
-  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
-}
 
 using Fault = std::optional<std::string>;
 
@@ -64,17 +61,17 @@ bool is_track(int place) {
 }
 
 bool has_length(const Track& track) {
-  return track.min.way() == TrackSize::Way::length || track.max.way() == TrackSize::Way::length;
+  return track.min.way() == TrackSize::Way::by_length || track.max.way() == TrackSize::Way::by_length;
 }
 
 Fault track_fault(const Track& track) {
-  if (track.min.way() == TrackSize::Way::share)
+  if (track.min.way() == TrackSize::Way::by_share)
     return "must not have a share (fr) as its minimum; use it as the maximum";
   for (const TrackSize* size : {&track.min, &track.max}) {
-    if (size->way() == TrackSize::Way::length) {
+    if (size->way() == TrackSize::Way::by_length) {
       if (auto fault = number_fault(size->length().amount(), Domain::not_negative)) return fault;
     }
-    if (size->way() == TrackSize::Way::share) {
+    if (size->way() == TrackSize::Way::by_share) {
       if (auto fault = number_fault(size->share(), Domain::factor))
         return "must have shares (fr) that are 0, or from 1e-9 to 1e9";
     }
@@ -98,8 +95,8 @@ struct FaultFinder {
   }
   Fault operator()(Sizing Keys::*field) const {
     const Sizing& sizing = keys.*field;
-    if (domain == Domain::no_fill && sizing.way() == Sizing::Way::fill) return "must be a length or \"content\"";
-    if (sizing.way() != Sizing::Way::length) return {};
+    if (domain == Domain::no_fill && sizing.way() == Sizing::Way::by_space) return "must be a length or \"content\"";
+    if (sizing.way() != Sizing::Way::by_length) return {};
     return number_fault(sizing.length().amount(), Domain::not_negative);
   }
   Fault operator()(Edges Keys::*field) const {
@@ -211,12 +208,6 @@ void require_sound(const Keys& keys, std::uint64_t set_bits) {
     const KeyEntry& entry = key_table()[static_cast<std::size_t>(std::countr_zero(set_bits))];
     if (auto fault = fault_of(entry, keys)) throw BadValue(std::string(entry.name) + " " + *fault);
   }
-}
-
-bool is_node_name(std::string_view name) {
-  if (name.empty() || !is_letter(name.front())) return false;
-  return std::ranges::all_of(name,
-                             [](char c) { return is_letter(c) || (c >= '0' && c <= '9') || c == '_' || c == '-'; });
 }
 
 }  // namespace fond_ladder::inline v0

@@ -106,8 +106,5 @@ inline void require_sound(const Keys& keys) {
   require_sound(keys, set_key_bits(keys));
 }
 
-/// Whether `name` may name a node: a letter, then letters, digits, `_` and `-`.
-[[nodiscard]] bool is_node_name(std::string_view name);
-
 }  // namespace v0
 }  // namespace fond_ladder

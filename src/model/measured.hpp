@@ -8,8 +8,6 @@
 #include <memory>
 
 #include "fond_ladder/custom_content.hpp"
-#include "fond_ladder/fixed_width_text.hpp"
-#include "fond_ladder/segmented_text.hpp"
 #include "model/limits.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -18,9 +16,8 @@ class Measured {
  public:
   Measured() = default;
   explicit Measured(std::shared_ptr<const CustomContent> content) : content_(std::move(content)) {
-    const bool is_ours = dynamic_cast<const FixedWidthText*>(content_.get()) != nullptr ||
-                         dynamic_cast<const SegmentedText*>(content_.get()) != nullptr;
-    if (!is_ours) return;
+    const ContentKind kind = content_ ? content_->kind() : ContentKind::custom;
+    if (kind == ContentKind::custom || kind == ContentKind::text) return;
     widths_ = content_->widths();
     unbroken_ = content_->height_for(widths_.max_content);
   }

@@ -34,12 +34,12 @@ Node& Node::operator=(Node&& other) noexcept {
   return *this;
 }
 
-Node& Node::children(std::vector<Node> nodes) & {
+Node& Node::append(std::vector<Node> nodes) {
   std::move(nodes.begin(), nodes.end(), std::back_inserter(children_));
   return *this;
 }
 
-Node& Node::each_child(const Node& defaults) & {
+Node& Node::give_children(const Node& defaults) {
   each_ = std::make_shared<const Keys>(defaults.keys_);
   return *this;
 }
@@ -59,7 +59,7 @@ Changes Node::explicit_keys() const {
   return all;
 }
 
-Node& Node::when(const std::string& name, const Node& changes) & {
+Node& Node::add_form(const std::string& name, const Node& changes) {
   Changes set_bits = changes.explicit_keys();
   for (const char* key : {"name", "text"}) set_bits.undo_at(place_of(*find_key(key)));
   whens_.emplace_back(name, std::move(set_bits));
@@ -78,7 +78,7 @@ void Node::note_changed(const Keys& before) {
   }
 }
 
-Node& Node::set_content(std::shared_ptr<const CustomContent> content) & {
+Node& Node::take_content(std::shared_ptr<const CustomContent> content) {
   content_ = std::move(content);
   return *this;
 }

@@ -33,7 +33,7 @@ class Packer {
   }
   bool put(const Length& length) { return put(length.unit()) && put(length.amount()); }
   bool put(const Sizing& sizing) {
-    return put(sizing.way()) && (sizing.way() != Sizing::Way::length || put(sizing.length()));
+    return put(sizing.way()) && (sizing.way() != Sizing::Way::by_length || put(sizing.length()));
   }
   bool put(const Limit& limit) { return put(limit.has_value()) && (!limit || put(*limit)); }
   bool put(const Edges& edges) {
@@ -78,10 +78,10 @@ class Unpacker {
     Sizing::Way way{};
     get(way);
     switch (way) {
-      case Sizing::Way::automatic: sizing = automatic; break;
-      case Sizing::Way::content: sizing = content; break;
-      case Sizing::Way::fill: sizing = fill; break;
-      case Sizing::Way::length: {
+      case Sizing::Way::by_container: sizing = automatic; break;
+      case Sizing::Way::by_content: sizing = content; break;
+      case Sizing::Way::by_space: sizing = fill; break;
+      case Sizing::Way::by_length: {
         Length length;
         get(length);
         sizing = length;

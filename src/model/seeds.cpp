@@ -6,7 +6,6 @@
 #include <string_view>
 
 #include "model/key_table.hpp"
-#include "model/tree_store.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -43,27 +42,14 @@ Seeds::Seeds(const Node& root) {
   }
 }
 
-Seeds::Seeds(const TreeStore& store, Index root) {
-  std::vector<Index> nodes;
-  const auto add = [&](Index node) {
-    nodes.push_back(node);
-    const auto& content = store.content(node);
-    const bool own = content && words_of_keys(content.get()) == nullptr;
-    all_.push_back(
-        {&own_keys_.emplace_back(store.keys(node)), own ? &contents_.emplace_back(content) : nullptr, 0, 0, 0});
-    all_.back().set_bits = set_key_bits(*all_.back().keys);
-    if (const auto* forms = store.forms_of(node)) {
-      for (const NodeForm& form : *forms) {
-        forms_.push_back({static_cast<Index>(all_.size() - 1), form.name, form.change});
-      }
-    }
-  };
-  add(root);
-  for (std::size_t i = 0; i < nodes.size(); ++i) {
-    all_[i].first_child = static_cast<Index>(nodes.size());
-    all_[i].child_count = static_cast<Index>(store.child_count(nodes[i]));
-    store.for_each_child(nodes[i], add);
-  }
+Seed& Seeds::add(Keys keys, const std::shared_ptr<const CustomContent>& own_content) {
+  const Keys& own = own_keys_.emplace_back(std::move(keys));
+  all_.push_back({&own, own_content ? &contents_.emplace_back(own_content) : nullptr, 0, 0, set_key_bits(own)});
+  return all_.back();
+}
+
+void Seeds::add_form(const std::string& name, const Changes& change) {
+  forms_.push_back({static_cast<Index>(all_.size() - 1), name, change});
 }
 
 void Seeds::call(const std::string& name) {

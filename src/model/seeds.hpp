@@ -14,8 +14,6 @@
 
 namespace fond_ladder::inline v0::detail {
 
-class TreeStore;
-
 struct Seed {
   const Keys* keys = nullptr;
   const std::shared_ptr<const CustomContent>* content = nullptr;  ///< of one's own; null for none
@@ -36,8 +34,14 @@ class Seeds {
   /// Those of a builder, which has to live on. Throws BadValue, naming the node, for a key out of its domain and for
   /// two siblings of one name.
   explicit Seeds(const Node& root);
-  /// Those of a node of a tree and all in it.
-  Seeds(const TreeStore& store, Index root);
+  /// None yet; add() takes them level by level, as TreeStore::seeds_of does.
+  Seeds() = default;
+
+  /// Adds a node with keys that are sound, and custom content or null. Its children are to be set by the caller.
+  Seed& add(Keys keys, const std::shared_ptr<const CustomContent>& own_content);
+  /// Adds a form of the node that was added last.
+  void add_form(const std::string& name, const Changes& change);
+  [[nodiscard]] Seed& operator[](std::size_t i) { return all_[i]; }
 
   /// Calls the first of them, of a tree, otherwise. Throws BadValue for what is no name.
   void call(const std::string& name);

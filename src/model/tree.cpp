@@ -112,11 +112,11 @@ NodeId Tree::append(NodeId parent, const Node& subtree) {
 }
 
 NodeId Tree::copy(NodeId node, NodeId parent, std::size_t position) {
-  return own().plant(own().index_of(parent), position, Seeds(store(), store().index_of(node)));
+  return own().plant(own().index_of(parent), position, store().seeds_of(store().index_of(node)));
 }
 
 NodeId Tree::copy(NodeId node, NodeId parent, std::size_t position, const std::string& name) {
-  Seeds seeds(store(), store().index_of(node));
+  Seeds seeds = store().seeds_of(store().index_of(node));
   seeds.call(name);
   return own().plant(own().index_of(parent), position, seeds);
 }

@@ -4,6 +4,7 @@
 // (tree_places.cpp), raises facts (tree_facts.cpp), and notes what it did, for solvers to follow.
 //
 // Tests: tree_test.cpp, live_tree_test.cpp.
+#include "model/content_kinds.hpp"
 #include "model/tree_store.hpp"
 
 #include <algorithm>
@@ -145,6 +146,27 @@ NodeId TreeStore::plant(Index parent, std::size_t position, const Seeds& seeds) 
   return handles[0];
 }
 
+Seeds TreeStore::seeds_of(Index root) const {
+  Seeds seeds;
+  std::vector<Index> nodes;
+  const auto add = [&](Index node) {
+    nodes.push_back(node);
+    const auto& held = content(node);
+    const bool is_own = held && words_of_keys(held.get()) == nullptr;
+    seeds.add(keys(node), is_own ? held : nullptr);
+    if (const auto* forms = forms_of(node)) {
+      for (const NodeForm& form : *forms) seeds.add_form(form.name, form.change);
+    }
+  };
+  add(root);
+  for (std::size_t i = 0; i < nodes.size(); ++i) {
+    seeds[i].first_child = static_cast<Index>(nodes.size());
+    seeds[i].child_count = static_cast<Index>(child_count(nodes[i]));
+    for_each_child(nodes[i], add);
+  }
+  return seeds;
+}
+
 /// All children of a node come into one block, level by level, so that a new tree is laid out as packing would
 /// do it.
 std::vector<NodeId> TreeStore::settle(Index top, const Seeds& seeds) {
@@ -266,7 +288,7 @@ void TreeStore::set_em(double em) {
   setting_.em = em;
   walk([&](Index node, std::size_t) {
     if (flat_.rare_fields[node] != 0) return set_fields(node, keys(node));
-    if (const auto* words = dynamic_cast<const FixedWidthText*>(content(node).get())) {
+    if (const auto* words = as_fixed_width_text(content(node).get())) {
       contents_[flat_.content[node]] = Measured(std::make_shared<FixedWidthText>(*words, em));
     } else if (flat_.content[node] != 0) {
       set_text(node, keys(node));

@@ -20,6 +20,7 @@
 //
 // Tests: tree_test.cpp, incremental_test.cpp, live_tree_test.cpp.
 #include "model/tree_store.hpp"
+#include "model/content_kinds.hpp"
 
 #include <algorithm>
 #include <charconv>
@@ -291,8 +292,8 @@ std::size_t TreeStore::memory() const {
   for (const RareFields& rare_fields : rare_fields_)
     bytes += rare_fields.packed.memory() + (rare_fields.keys ? memory_of(*rare_fields.keys) : 0);
   for (const Measured& one : contents_) {
-    if (const auto* text = dynamic_cast<const FixedWidthText*>(one.content().get())) bytes += text->memory();
-    if (const auto* text = dynamic_cast<const ShapedText*>(one.content().get())) bytes += text->memory();
+    if (const auto* text = as_fixed_width_text(one.content().get())) bytes += text->memory();
+    if (const auto* text = as_shaped_text(one.content().get())) bytes += text->memory();
   }
   forms_.for_each([&](Index, const std::vector<NodeForm>& forms) {
     for (const NodeForm& form : forms) bytes += sizeof(NodeForm) + memory_of(form.change.values());

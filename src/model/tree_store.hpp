@@ -53,6 +53,8 @@ class TreeStore {
   NodeId insert(Index parent, std::size_t position, const Keys& keys);
   /// Puts a subtree, which is sound, among the children of a node.
   NodeId plant(Index parent, std::size_t position, const Seeds& seeds);
+  /// A node and all in it, to be planted elsewhere.
+  [[nodiscard]] Seeds seeds_of(Index root) const;
   void clear(Index node);
   void set_user_data(Index node, std::uintptr_t data);
   [[nodiscard]] std::uintptr_t user_data(Index node) const;

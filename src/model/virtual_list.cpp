@@ -8,7 +8,6 @@
 #include "fond_ladder/virtual_list.hpp"
 
 #include <algorithm>
-#include <stdexcept>
 #include <string>
 #include <utility>
 
@@ -40,8 +39,8 @@ VirtualList::Count VirtualList::measured_count() const {
 
 void VirtualList::require(Count first, Count entries) const {
   if (first > count() || entries > count() - first) {
-    throw std::out_of_range("a list of " + std::to_string(count()) + " entries has no entries " +
-                            std::to_string(first) + " to " + std::to_string(first + entries));
+    throw BadValue("a list of " + std::to_string(count()) + " entries has no entries " + std::to_string(first) +
+                   " to " + std::to_string(first + entries));
   }
 }
 

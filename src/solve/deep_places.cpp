@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "solve/deep_places.hpp"
 
-#include "solve/corners.hpp"
+#include "solve/placed.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

@@ -10,7 +10,7 @@ namespace {
 /// Gives `keys` the lengths of others, if both set one.
 void take_lengths(const Keys& from, Keys& keys) {
   const auto take_size = [](const Sizing& other, Sizing& own) {
-    if (other.way() == Sizing::Way::length && own.way() == Sizing::Way::length) own = other;
+    if (other.way() == Sizing::Way::by_length && own.way() == Sizing::Way::by_length) own = other;
   };
   take_size(from.width, keys.width);
   take_size(from.height, keys.height);

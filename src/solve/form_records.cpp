@@ -5,8 +5,6 @@
 
 #include "model/limits.hpp"
 #include "model/take_place.hpp"
-#include "solve/dirty_nodes.hpp"
-#include "solve/state.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -43,24 +41,9 @@ void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding
   }
 }
 
-void FormRecords::follow(const TreeStore& store, State& state, DirtyNodes& dirty_nodes,
-                         const std::vector<bool>& holding) {
-  const auto differs = [&](const NodeForm& form) {
-    if (form.condition == no_index) return false;
-    return form.condition >= holding_.size() || holding[form.condition] != holding_[form.condition];
-  };
-  const bool others = version_ != store.forms().version();
-  if (others || holding != holding_) {
-    store.forms().for_each([&](Index slot, const std::vector<NodeForm>& forms) {
-      if (!others && std::ranges::none_of(forms, differs)) return;
-      dirty_nodes.add_other_form(store, state, store.place_of_slot(slot));
-    });
-    holding_ = holding;
-    version_ = store.forms().version();
-  }
-  if (!dirty_nodes.items().empty()) drop_gone(store);
-  own.reserve(store.forms().count());
-  for (const DirtyNode& item : dirty_nodes.items()) put(store, item.node);
+bool FormRecords::differs(const NodeForm& form, const std::vector<bool>& holding) const {
+  if (form.condition == no_index) return false;
+  return form.condition >= holding_.size() || holding[form.condition] != holding_[form.condition];
 }
 
 void FormRecords::end() {

@@ -6,6 +6,7 @@
 // records of these nodes put in. The copy follows the list of dirty nodes, so that an edit
 // costs here what it costs there; a solver of a tree without forms has none.
 
+#include <algorithm>
 #include <array>
 #include <memory>
 #include <unordered_map>
@@ -14,11 +15,6 @@
 #include "model/tree_store.hpp"
 
 namespace fond_ladder::inline v0::detail {
-
-class DirtyNodes;
-template <class N>
-struct StateOf;
-using State = StateOf<double>;
 
 /// Marks places of extras and contents that are the solver's own.
 inline constexpr Index of_solver = 0x80000000;
@@ -61,8 +57,12 @@ class FormRecords {
 
   /// Puts all nodes in, in the forms that hold.
   void begin(const TreeStore& store, const std::vector<bool>& holding);
-  /// Lists the nodes that take another form as edited, and puts in all that are listed.
-  void follow(const TreeStore& store, State& state, DirtyNodes& dirty_nodes, const std::vector<bool>& holding);
+  /// Calls `each(node)` for the nodes that take another form, now that those conditions hold.
+  template <class Each>
+  void for_each_outdated(const TreeStore& store, const std::vector<bool>& holding, const Each& each);
+  /// Puts in the nodes of some items, edited ones and those with another form, and gives back what others had.
+  template <class Items>
+  void update(const TreeStore& store, const Items& items);
   void end();
 
   // --- node ranges: see node_ranges.hpp ------------------------------------------------------------------------------
@@ -95,6 +95,7 @@ class FormRecords {
   [[nodiscard]] Index scope_around(const TreeStore& store, Index node) const;
   OwnRecord& own_record(Index slot);
   void drop_gone(const TreeStore& store);
+  [[nodiscard]] bool differs(const NodeForm& form, const std::vector<bool>& holding) const;
 
   bool exist_ = false;
   std::vector<bool> holding_;
@@ -108,5 +109,24 @@ class FormRecords {
   std::vector<Index> odd_insets_;  // places in `own`, of some that are not odd any more too
   std::vector<Index> entered_, entered_scopes_;
 };
+
+template <class Each>
+void FormRecords::for_each_outdated(const TreeStore& store, const std::vector<bool>& holding, const Each& each) {
+  const bool others = version_ != store.forms().version();
+  if (!others && holding == holding_) return;
+  store.forms().for_each([&](Index slot, const std::vector<NodeForm>& forms) {
+    const auto is_other = [&](const NodeForm& form) { return differs(form, holding); };
+    if (others || std::ranges::any_of(forms, is_other)) each(store.place_of_slot(slot));
+  });
+  holding_ = holding;
+  version_ = store.forms().version();
+}
+
+template <class Items>
+void FormRecords::update(const TreeStore& store, const Items& items) {
+  if (!items.empty()) drop_gone(store);
+  own.reserve(store.forms().count());
+  for (const auto& item : items) put(store, item.node);
+}
 
 }  // namespace fond_ladder::inline v0::detail

@@ -35,18 +35,18 @@ const Keys& keys_of(const ViewOf<N>& view, Index grid) {
 /// A bound of a track in pixels where it is a length and its percentage is known; else negative.
 template <class N>
 N length_of(const TrackSize& size, const FontUnits& units, N inner) {
-  if (size.way() != TrackSize::Way::length || (size.length().is_percent() && is_unknown(inner))) return unknown;
+  if (size.way() != TrackSize::Way::by_length || (size.length().is_percent() && is_unknown(inner))) return unknown;
   return in_px(size.length(), units, inner);
 }
 
 template <class N>
 TrackWay way_of(const TrackSize& size, N px) {
   switch (size.way()) {
-    case TrackSize::Way::length: return !is_unknown(px) ? TrackWay::fixed : TrackWay::content;
-    case TrackSize::Way::content: return TrackWay::content;
-    case TrackSize::Way::min_content: return TrackWay::min_content;
-    case TrackSize::Way::max_content: return TrackWay::max_content;
-    case TrackSize::Way::share: return TrackWay::share;
+    case TrackSize::Way::by_length: return !is_unknown(px) ? TrackWay::fixed : TrackWay::content;
+    case TrackSize::Way::by_content: return TrackWay::content;
+    case TrackSize::Way::by_min_content: return TrackWay::min_content;
+    case TrackSize::Way::by_max_content: return TrackWay::max_content;
+    case TrackSize::Way::by_share: return TrackWay::share;
   }
   return TrackWay::content;
 }

@@ -8,6 +8,7 @@
 #include <utility>
 #include <vector>
 
+#include "model/content_kinds.hpp"
 #include "solve/entries.hpp"
 #include "solve/finished.hpp"
 #include "solve/leaf.hpp"
@@ -94,7 +95,7 @@ template <class N>
 template <class N>
 [[nodiscard]] int line_count(const ViewOf<N>& view, Index node) {
   const Traits own = view.traits(node);
-  if (const auto* text = dynamic_cast<const BreakableText*>(view.content(node))) {
+  if (const auto* text = as_text(view.content(node))) {
     const auto lines = lines_of(*text, view.inner_size(node, x_axis)).size();
     const auto most = text->max_lines();
     return static_cast<int>(most ? std::min(lines, static_cast<std::size_t>(*most)) : lines);
@@ -159,7 +160,7 @@ template <class SomeView, class Each>
 void for_each_text_line(const Finished<SomeView>& solve, Index node, const Each& each) {
   using N = typename SomeView::Number;
   const SomeView& view = solve.view;
-  const auto* text = dynamic_cast<const BreakableText*>(view.content(node));
+  const auto* text = as_text(view.content(node));
   if (text == nullptr) return;
   const N inner = view.inner_size(node, x_axis);
   const N left = view.edges_down(node).inset[x_axis].before;

@@ -6,6 +6,7 @@
 #include <type_traits>
 
 #include "fond_ladder/solution.hpp"
+#include "model/content_kinds.hpp"
 #include "solve/inside.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -91,7 +92,7 @@ template <class N>
   if (own.node_kind() != Kind::text) return true;
   if (own.has_aspect_ratio || own.percent_edges || own.scroll_x || own.scroll_y) return false;
   if (view.size(node, x_axis) < view.min_content(node) || view.size(node, y_axis) < view.need(node)) return false;
-  const auto* text = dynamic_cast<const BreakableText*>(view.content(node));
+  const auto* text = as_text(view.content(node));
   return text == nullptr || !text->max_lines();
 }
 
@@ -112,7 +113,7 @@ template <class SomeView>
     overhang.left = max_of(overhang.left, sides.before);
     overhang.right = max_of(overhang.right, sides.after);
     if (line.dropped) {
-      dropped += dynamic_cast<const BreakableText&>(*view.content(node)).line_height();
+      dropped += as_text(view.content(node))->line_height();
     } else {
       bottom = line.box.bottom();
     }

@@ -108,7 +108,12 @@ void see_forms(Passes& passes, const TreeStore& store, const ContainerSize& cont
   FormRecords& forms = passes.state.forms;
   store.forms().find_holding(container_size, passes.modes, passes.holding);
   if (store.forms().empty()) return forms.exist() ? forms.end() : void();
-  if (kept && forms.exist()) return forms.follow(store, passes.state, passes.dirty_nodes, passes.holding);
+  if (kept && forms.exist()) {
+    forms.for_each_outdated(store, passes.holding,
+                            [&](Index node) { passes.dirty_nodes.add_other_form(store, passes.state, node); });
+    forms.update(store, passes.dirty_nodes.items());
+    return;
+  }
   forms.begin(store, passes.holding);
   if (!kept) return;
   store.forms().for_each([&](Index slot, const auto&) {  // its first forms

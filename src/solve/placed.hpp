@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What the answers of an arrangement have in common: the view of a finished solve, and the walk over the nodes that
-// have a place.
+// The nodes that have a place: their boxes from the root, the walk over them, and the corners of all at once. Templates
+// over a view, of pixels or of numbers in motion.
 
 #include <array>
 #include <limits>
@@ -12,13 +12,8 @@
 
 #include "fond_ladder/solution.hpp"
 #include "solve/child.hpp"
-#include "solve/passes.hpp"
 
 namespace fond_ladder::inline v0::detail {
-
-inline View view_of(const Tree& tree, const Passes& passes) {
-  return {tree.store(), passes.state};
-}
 
 /// A box in pixels that move.
 template <class N>
@@ -59,18 +54,6 @@ bool shows_children(const SomeView& view, Index node) {
   return is_container(view.traits(node).node_kind());
 }
 
-/// The part of a view that answers which nodes have a place, for loops over nodes.
-struct TraitsSeen {
-  const Traits* all;
-  const Index* parents;
-
-  TraitsSeen(const Tree& tree, const Passes& passes)
-      : all((passes.state.forms.exist() ? passes.state.forms.records : tree.store().flat()).traits.data()),
-        parents(tree.store().flat().parent.data()) {}
-  [[nodiscard]] Traits traits(Index node) const { return all[node]; }
-  [[nodiscard]] Index parent(Index node) const { return parents[node]; }
-};
-
 /// Whether a node has a place: neither it nor anything above it is hidden, or inside a leaf. None where that is not
 /// seen from so many levels above it.
 template <class SomeView>
@@ -107,6 +90,25 @@ void walk_placed(const SomeView& view, Backwards backwards, Each each) {
       if (!view.traits(child).hidden) open.push_back({child, visit.depth + 1});
     }
   }
+}
+
+/// The corner of a node from the root's; none of one without a place.
+template <class N>
+using Corner = std::optional<std::array<N, 2>>;
+
+/// The corners of the first `count` nodes, which are all, by index: bit for bit those of `box_from_root`. To go up from
+/// each would cost, for all of them, the square of the depth.
+template <class SomeView>
+void find_corners(const SomeView& view, std::size_t count, std::vector<Corner<typename SomeView::Number>>& corners) {
+  using N = typename SomeView::Number;
+  corners.assign(count, std::nullopt);
+  walk_placed(
+      view, [](Index) { return false; },
+      [&](Index node, int) {
+        const Index above = view.parent(node);
+        const std::array<N, 2> from = above == no_index ? std::array<N, 2>{0.0, 0.0} : *corners[above];
+        corners[node] = std::array<N, 2>{view.place(node, x_axis) + from[0], view.place(node, y_axis) + from[1]};
+      });
 }
 
 /// Whether scrolling on an axis begins at the right or bottom end of a container's content.

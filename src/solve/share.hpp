@@ -5,24 +5,10 @@
 #include <vector>
 
 #include "model/bytes_of.hpp"
-#include "solve/number.hpp"
+#include "solve/line_item.hpp"
 #include "solve/share_rounds.hpp"
 
 namespace fond_ladder::inline v0::detail {
-
-/// What one child of a line brings to the sharing of the line's space. Border boxes, in pixels.
-template <class N>
-struct LineItemOf {
-  N base = 0;        ///< the size it starts from
-  N least = 0;       ///< its minimum, not below its padding and border
-  N most = 0;        ///< its maximum, not below `least`
-  N grow = 0;        ///< factor of unused space
-  N shrink = 0;      ///< factor of missing space
-  N inner_base = 0;  ///< base without padding and border, which scales `shrink`
-  N size = 0;        ///< the result
-
-  [[nodiscard]] N clamp(N value) const { return max_of(min_of(value, most), least); }
-};
 
 /// A level at which the sum of a line's sizes bends.
 template <class N>

@@ -17,7 +17,6 @@
 #include <algorithm>
 #include <limits>
 
-#include "solve/share.hpp"
 #include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {

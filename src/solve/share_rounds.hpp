@@ -6,11 +6,9 @@
 #include <vector>
 
 #include "model/bytes_of.hpp"
+#include "solve/line_item.hpp"
 
 namespace fond_ladder::inline v0::detail {
-
-template <class N>
-struct LineItemOf;
 
 /// Replays the rounds in which the open standard takes missing space from a line, for lines with shrink factors that
 /// add to less than 1. Keeps its memory between calls. See share_rounds.cpp.

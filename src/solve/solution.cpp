@@ -9,6 +9,7 @@
 #include <type_traits>
 
 #include "model/nearest_word.hpp"
+#include "solve/finished.hpp"
 #include "solve/grid.hpp"
 #include "solve/inside.hpp"
 #include "solve/overhang.hpp"

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "model/limits.hpp"
+#include "solve/finished.hpp"
 #include "solve/grid.hpp"
 #include "solve/placed.hpp"
 

@@ -6,6 +6,8 @@
 #include <cmath>
 
 #include "fond_ladder/fixed_width_text.hpp"
+#include "model/content_kinds.hpp"
+#include "solve/finished.hpp"
 #include "solve/overhang.hpp"
 #include "solve/passes.hpp"
 #include "solve/scrolled_view.hpp"
@@ -76,8 +78,8 @@ std::vector<Solution::TextLine> Solution::text_lines(NodeId text_node) const {
   const Index i = tree().store().index_of(text_node);
   std::vector<TextLine> all;
   for (const auto& line : detail::words_of(finished(tree(), passes(), view), i)) {
-    const auto& text = dynamic_cast<const BreakableText&>(*view.content(i));
-    const auto* set = dynamic_cast<const ShapedText*>(&text);
+    const BreakableText& text = *detail::as_text(view.content(i));
+    const auto* set = detail::as_shaped_text(&text);
     all.push_back({line.text, line.box, line.box.y + text.line_baseline(), line.dropped, line.hyphen,
                    set == nullptr ? nullptr : &set->style()});
   }

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/solver.hpp"
 
-#include <stdexcept>
-
 #include "model/bytes_of.hpp"
 #include "model/sound_container.hpp"
 #include "solve/passes.hpp"
@@ -26,7 +24,7 @@ Solver& Solver::operator=(Solver&& other) noexcept = default;
 Solver::~Solver() = default;
 
 detail::Passes& Solver::own() const {
-  if (!passes_) throw std::logic_error("this solver was moved from; assign another solver to it");
+  if (!passes_) throw Error("this solver was moved from; assign another solver to it");
   return *passes_;
 }
 

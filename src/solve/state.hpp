@@ -114,6 +114,7 @@ struct ScratchOf {
     return bytes_of(flow, upwards, ties.way, ties.marks, line_items, lines) + sharing.memory() + grid.memory();
   }
 };
+using State = StateOf<double>;
 using Line = LineOf<double>;
 using Scratch = ScratchOf<double>;
 

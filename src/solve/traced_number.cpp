@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "solve/traced_number.hpp"
+#include "model/content_kinds.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -129,12 +130,11 @@ double of_exact_lines(double width) {
 class InTracedWidths {
  public:
   InTracedWidths(const CustomContent& content, const TracedNumber& width)
-      : content_(content),
-        is_exact_(dynamic_cast<const BreakableText*>(&content) != nullptr && passes(width, line_slack(width))) {}
+      : content_(content), is_exact_(as_text(&content) != nullptr && passes(width, line_slack(width))) {}
 
   [[nodiscard]] CustomContent::Heights height_for(double width) const { return content_.height_for(asked(width)); }
   [[nodiscard]] std::vector<BreakableText::Line> lines_at(double width) const {
-    return dynamic_cast<const BreakableText&>(content_).lines_at(asked(width));
+    return as_text(&content_)->lines_at(asked(width));
   }
   [[nodiscard]] std::optional<CustomContent::StableWidths> constant_interval(double width) const {
     std::optional<CustomContent::StableWidths> steady = content_.constant_interval(asked(width));

@@ -43,7 +43,7 @@ std::size_t bytes_to_set(const std::vector<typeset::StyledWords>& all) {
 
 }  // namespace
 
-BadFonts::BadFonts(std::vector<Fault> faults) : std::runtime_error(sentences(faults)), faults_(std::move(faults)) {}
+BadFonts::BadFonts(std::vector<Fault> faults) : Error(sentences(faults)), faults_(std::move(faults)) {}
 
 std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
   std::map<NodeId, std::vector<const Changes*>> forms;

@@ -276,7 +276,7 @@ TEST(Found, ASolverThatWasMovedFromSaysSo) {
   const Tree tree(row("r").keys());
   Solver one;
   const Solver other = std::move(one);
-  EXPECT_THROW((void)one.solve(tree, {10, 10}), std::logic_error);  // NOLINT(bugprone-use-after-move)
+  EXPECT_THROW((void)one.solve(tree, {10, 10}), Error);  // NOLINT(bugprone-use-after-move)
 }
 
 }  // namespace

@@ -307,7 +307,7 @@ Keys scaled(Keys keys, double factor) {
     if (value) value = times(*value);
   };
   for (Sizing* sizing : {&keys.width, &keys.height, &keys.basis}) {
-    if (sizing->way() == Sizing::Way::length) *sizing = times(sizing->length());
+    if (sizing->way() == Sizing::Way::by_length) *sizing = times(sizing->length());
   }
   for (Limit* value : {&keys.min_width, &keys.max_width, &keys.min_height, &keys.max_height}) limit(*value);
   for (Edges* edges : {&keys.margin, &keys.padding, &keys.border}) {
@@ -321,7 +321,7 @@ Keys scaled(Keys keys, double factor) {
   keys.nudge = {keys.nudge.x * factor, keys.nudge.y * factor};
   if (keys.font_size) keys.font_size = *keys.font_size * factor;
   const auto track = [&](const Track& of) {
-    const auto size = [&](const TrackSize& s) { return s.way() == TrackSize::Way::length ? times(s.length()) : s; };
+    const auto size = [&](const TrackSize& s) { return s.way() == TrackSize::Way::by_length ? times(s.length()) : s; };
     return Track(size(of.min), size(of.max));
   };
   for (Tracks* tracks : {&keys.columns, &keys.rows}) {

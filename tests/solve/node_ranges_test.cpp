@@ -174,10 +174,10 @@ TEST(NodeRanges, AtMostEightLevelsHold) {
   EXPECT_TRUE(solution.node_ranges(solver.tree().at("c3")).empty());
 }
 
-/// Measures what it is told.
-class OptionUse : public CustomContent {
+/// Content of given sizes.
+class GivenSizes : public CustomContent {
  public:
-  OptionUse(Widths widths, Heights heights) : widths_(widths), heights_(heights) {}
+  GivenSizes(Widths widths, Heights heights) : widths_(widths), heights_(heights) {}
   [[nodiscard]] Widths widths() const override { return widths_; }
   [[nodiscard]] Heights height_for(double /*width*/) const override { return heights_; }
 
@@ -286,7 +286,7 @@ TEST(NodeRanges, EqualTwoPlainArrangementsPutTogether) {
     const CustomContent::Widths widths = widths_of(wide, own);
     if (widths.min_content > widths.max_content)
       continue;  // a line with negative margins; no content of one's own tells that
-    around.set_content(own, std::make_shared<OptionUse>(widths, CustomContent::Heights{high, base}));
+    around.set_content(own, std::make_shared<GivenSizes>(widths, CustomContent::Heights{high, base}));
     const Solution outside = of_around.solve(around, container_size);
     for (const NodeId node : around.nodes()) {
       if (!outside.is_placed(node)) continue;

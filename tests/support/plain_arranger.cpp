@@ -100,11 +100,11 @@ class Plain {
   /// The given size in pixels, or `none`.
   double given(const Keys& keys, bool x, double whole) const {
     const Sizing& sizing = x ? keys.width : keys.height;
-    if (sizing.way() == Sizing::Way::length) {
+    if (sizing.way() == Sizing::Way::by_length) {
       return sizing.length().is_percent() && whole < 0 ? none : px(keys, sizing.length(), whole);
     }
-    const bool height_known = keys.height.way() == Sizing::Way::length && !keys.height.length().is_percent();
-    if (!x || sizing.way() != Sizing::Way::automatic || !has_shape(keys) || !height_known) return none;
+    const bool height_known = keys.height.way() == Sizing::Way::by_length && !keys.height.length().is_percent();
+    if (!x || sizing.way() != Sizing::Way::by_container || !has_shape(keys) || !height_known) return none;
     double most = endless, least = inset(keys, false, none);
     if (keys.max_height && !keys.max_height->is_percent()) most = px(keys, *keys.max_height, none);
     if (keys.min_height && !keys.min_height->is_percent()) least = std::max(least, px(keys, *keys.min_height, none));
@@ -145,16 +145,16 @@ class Plain {
   static double factor_of(const Keys& keys) { return keys.scale_affects_layout ? keys.scale : 1; }
 
   static bool weighted(const Keys& parent, const Keys& keys, bool x) {
-    return parent.equal_sizes || keys.weight || (x ? keys.width : keys.height).way() == Sizing::Way::fill;
+    return parent.equal_sizes || keys.weight || (x ? keys.width : keys.height).way() == Sizing::Way::by_space;
   }
   static double grow(const Keys& parent, const Keys& keys, bool x) {
     if (parent.equal_sizes) return 1;
     if (keys.weight) return *keys.weight;
-    return (x ? keys.width : keys.height).way() == Sizing::Way::fill ? 1 : keys.grow;
+    return (x ? keys.width : keys.height).way() == Sizing::Way::by_space ? 1 : keys.grow;
   }
   double base(const Keys& keys, bool x, double whole, double content) const {
-    if (keys.basis.way() == Sizing::Way::content) return content;
-    if (keys.basis.way() == Sizing::Way::length) {
+    if (keys.basis.way() == Sizing::Way::by_content) return content;
+    if (keys.basis.way() == Sizing::Way::by_length) {
       return keys.basis.length().is_percent() && whole < 0 ? content : px(keys, keys.basis.length(), whole);
     }
     const double size = given(keys, x, whole);
@@ -223,7 +223,7 @@ class Plain {
     const Keys keys = tree_.keys(node);
     const double edges = inset(keys, false, none);
     if (least && scrolls(keys, false)) return edges;
-    if (has_shape(keys) && keys.height.way() == Sizing::Way::automatic) {
+    if (has_shape(keys) && keys.height.way() == Sizing::Way::by_container) {
       if (keys.aspect_ratio) return width / *keys.aspect_ratio;
       return std::max(0.0, width - inset(keys, true, whole)) * (keys.natural_size.y / keys.natural_size.x) + edges;
     }
@@ -403,7 +403,7 @@ class Plain {
       for (const Tracks::Run& run : tracks.runs()) {
         for (const Track& track : run.tracks) {
           const auto known = [&](const TrackSize& size) {
-            return size.way() == TrackSize::Way::length ? px(keys, size.length(), inner) : -1;
+            return size.way() == TrackSize::Way::by_length ? px(keys, size.length(), inner) : -1;
           };
           const double low = known(track.min), high = known(track.max);
           double size = std::max(0.0, high >= 0 ? std::max(low, high) : low);
@@ -425,7 +425,7 @@ class Plain {
     const auto all = flow(node);
     const double known = asked == PlainQuestion::space ? inner : none;
     double height = none;
-    if (keys.height.way() == Sizing::Way::length && !keys.height.length().is_percent() && node != tree_.root()) {
+    if (keys.height.way() == Sizing::Way::by_length && !keys.height.length().is_percent() && node != tree_.root()) {
       const Item bounds = bounded(keys, false, none, none);
       height = std::max(0.0, bounds.clamp(px(keys, keys.height.length(), none)) - inset(keys, false, none));
     }
@@ -474,7 +474,7 @@ class Plain {
 
   PlainTrack plain_track(const Keys& keys, const Track& track, double inner) const {
     const auto resolved = [&](const TrackSize& size, double& length) {
-      if (size.way() != TrackSize::Way::length) return size;
+      if (size.way() != TrackSize::Way::by_length) return size;
       if (size.length().is_percent() && inner < 0) return TrackSize();
       length = px(keys, size.length(), inner);
       return size;
@@ -507,9 +507,9 @@ class Plain {
     double most = axis.gap * (item.count - 1);
     for (int i = item.first; i < item.first + item.count; ++i) {
       const PlainTrack& track = axis.tracks[static_cast<std::size_t>(i)];
-      any = any || track.min.way() == TrackSize::Way::content;
-      holds = holds && (item.count == 1 || track.max.way() != TrackSize::Way::share);
-      most += track.max.way() == TrackSize::Way::length ? track.most : endless;
+      any = any || track.min.way() == TrackSize::Way::by_content;
+      holds = holds && (item.count == 1 || track.max.way() != TrackSize::Way::by_share);
+      most += track.max.way() == TrackSize::Way::by_length ? track.most : endless;
     }
     const double least = bounded(child.keys, x, none, none).clamp(0) * factor_of(child.keys) + edges;
     const double content = counted_across(child.keys, x, kept) + edges;
@@ -530,7 +530,7 @@ class Plain {
   bool on_baseline(const Keys& parent, const Keys& keys) const {
     const Margin around = margin(keys, false, none);
     return parent.kind == Kind::row && keys.place_self.across.value_or(parent.across) == Across::baseline &&
-           keys.height.way() != Sizing::Way::fill && !around.auto_before && !around.auto_after;
+           keys.height.way() != Sizing::Way::by_space && !around.auto_before && !around.auto_after;
   }
 
   /// Height and ascent of a line of a row, at natural heights, or with the percentages of `whole_down` known.
@@ -764,9 +764,9 @@ class Plain {
     const bool keeps_shape = keys.kind == Kind::image || (!x && has_shape(keys));
     double size = given(keys, x, whole);
     if (size < 0) {
-      const bool stretched = way == Sizing::Way::automatic && align == Across::stretch && !keeps_shape &&
+      const bool stretched = way == Sizing::Way::by_container && align == Across::stretch && !keeps_shape &&
                              !around.auto_before && !around.auto_after;
-      if (stretched || way == Sizing::Way::fill) {
+      if (stretched || way == Sizing::Way::by_space) {
         size = left;
       } else {
         size = x ? std::min(content_width(id, true), std::max(content_width(id, false), left)) : need;
@@ -1024,10 +1024,10 @@ class Plain {
     const Sizing::Way way = (x ? child.keys.width : child.keys.height).way();
     const bool keeps_shape = child.keys.kind == Kind::image || (!x && has_shape(child.keys));
     double size = given(child.keys, x, whole);
-    const bool unset = size < 0 && (way == Sizing::Way::fill || (way == Sizing::Way::automatic && !keeps_shape));
+    const bool unset = size < 0 && (way == Sizing::Way::by_space || (way == Sizing::Way::by_container && !keeps_shape));
     const bool tied = near && far && unset;
     if (size < 0) {
-      if (tied || way == Sizing::Way::fill) {
+      if (tied || way == Sizing::Way::by_space) {
         size = space / factor_of(child.keys);
       } else {
         const double left = space / factor_of(child.keys);

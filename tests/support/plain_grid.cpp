@@ -15,13 +15,13 @@ using Way = TrackSize::Way;
 using Pick = std::function<bool(const PlainTrack&)>;
 
 bool intrinsic(const TrackSize& size) {
-  return size.way() == Way::content || size.way() == Way::min_content || size.way() == Way::max_content;
+  return size.way() == Way::by_content || size.way() == Way::by_min_content || size.way() == Way::by_max_content;
 }
 bool toward_max(const TrackSize& size) {
-  return size.way() == Way::content || size.way() == Way::max_content;
+  return size.way() == Way::by_content || size.way() == Way::by_max_content;
 }
 bool is_share(const PlainTrack& track) {
-  return track.max.way() == Way::share;
+  return track.max.way() == Way::by_share;
 }
 
 std::map<std::string, PlainCell> map_of(const std::vector<std::string>& lines, int& columns) {
@@ -118,7 +118,7 @@ double fixed_sum(const std::vector<PlainTrack>& tracks, const PlainItem& item, d
   double sum = gap * (item.count - 1);
   for (int i = item.first; i < item.first + item.count; ++i) {
     const PlainTrack& track = tracks[static_cast<std::size_t>(i)];
-    sum += track.max.way() == Way::length ? track.most : endless;
+    sum += track.max.way() == Way::by_length ? track.most : endless;
   }
   return sum;
 }
@@ -214,8 +214,8 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
                     PlainQuestion asked, double space, bool stretch) {
   if (tracks.empty()) return;
   for (PlainTrack& track : tracks) {
-    track.base = track.min.way() == Way::length ? track.least : 0;
-    track.limit = track.max.way() == Way::length ? std::max(track.most, track.base) : endless;
+    track.base = track.min.way() == Way::by_length ? track.least : 0;
+    track.limit = track.max.way() == Way::by_length ? std::max(track.most, track.base) : endless;
   }
   const auto limited = [&](const PlainItem& item, double amount) {
     return std::max(std::min(amount, fixed_sum(tracks, item, gap)), item.minimum);
@@ -243,10 +243,10 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
       by_least = std::max(by_least, least(item));
     }
     if (!any) continue;
-    if (track.min.way() == Way::content) track.base = by_least;
-    if (track.min.way() == Way::min_content) track.base = by_low;
-    if (track.min.way() == Way::max_content) track.base = by_high;
-    if (track.max.way() == Way::min_content) track.limit = by_low;
+    if (track.min.way() == Way::by_content) track.base = by_least;
+    if (track.min.way() == Way::by_min_content) track.base = by_low;
+    if (track.min.way() == Way::by_max_content) track.base = by_high;
+    if (track.max.way() == Way::by_min_content) track.limit = by_low;
     if (toward_max(track.max)) track.limit = by_high;
     track.limit = std::max(track.limit, track.base);
   }
@@ -263,7 +263,7 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
     bases.hand_out(
         group, least, [](const PlainTrack& t) { return intrinsic(t.min); }, max_side, false);
     bases.hand_out(
-        group, low, [](const PlainTrack& t) { return intrinsic(t.min) && t.min.way() != Way::content; }, max_side,
+        group, low, [](const PlainTrack& t) { return intrinsic(t.min) && t.min.way() != Way::by_content; }, max_side,
         false);
     if (asked == PlainQuestion::widest) {
       bases.hand_out(
@@ -271,7 +271,7 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
           [](const PlainTrack& t) { return toward_max(t.min); }, high_side, false);
     }
     bases.hand_out(
-        group, high, [](const PlainTrack& t) { return t.min.way() == Way::max_content; }, high_side, false);
+        group, high, [](const PlainTrack& t) { return t.min.way() == Way::by_max_content; }, high_side, false);
     for (PlainTrack& track : tracks) track.limit = std::max(track.limit, track.base);
     limits.hand_out(group, low, max_side, nobody, false);
     limits.hand_out(group, high, high_side, nobody, false);
@@ -286,13 +286,14 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
       in_shares, least, [](const PlainTrack& t) { return is_share(t) && intrinsic(t.min); }, nobody, true);
   shares.hand_out(
       in_shares, low,
-      [](const PlainTrack& t) { return is_share(t) && intrinsic(t.min) && t.min.way() != Way::content; }, nobody, true);
+      [](const PlainTrack& t) { return is_share(t) && intrinsic(t.min) && t.min.way() != Way::by_content; }, nobody,
+      true);
   if (asked == PlainQuestion::widest) {
     shares.hand_out(
         in_shares, high, [](const PlainTrack& t) { return is_share(t) && toward_max(t.min); }, nobody, true);
   }
   shares.hand_out(
-      in_shares, high, [](const PlainTrack& t) { return is_share(t) && t.min.way() == Way::max_content; }, nobody,
+      in_shares, high, [](const PlainTrack& t) { return is_share(t) && t.min.way() == Way::by_max_content; }, nobody,
       true);
   for (PlainTrack& track : tracks) {
     if (track.limit == endless) track.limit = track.base;
@@ -328,7 +329,7 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
 
   if (!stretch || asked != PlainQuestion::space) return;
   const double left = space - total(tracks, gap);
-  const auto automatic = [](const PlainTrack& t) { return t.max.way() == Way::content; };
+  const auto automatic = [](const PlainTrack& t) { return t.max.way() == Way::by_content; };
   const auto count = std::count_if(tracks.begin(), tracks.end(), automatic);
   for (PlainTrack& track : tracks) {
     if (left > 0 && automatic(track)) track.base += left / static_cast<double>(count);

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "page/engine/description.hpp"
+#include "model/content_kinds.hpp"
 #include "page/engine/piece_book.hpp"
 
 #include <sstream>
@@ -64,7 +65,7 @@ void write_words(JsonWriter& json, const ShownScene& shown) {
   if (tree.text_shaper()) {
     for (const NodeId node : shown.nodes()) {
       if (tree.kind(node) != Kind::text) continue;
-      const auto* set = dynamic_cast<const ShapedText*>(tree.content(node).get());
+      const auto* set = detail::as_shaped_text(tree.content(node).get());
       if (set == nullptr) {
         plain.push_back(tree.path(node));
         continue;

@@ -25,13 +25,13 @@ void HandleFinder::find_size(Axis axis) {
                keys_.weight ? "its weight determines its " + side
                             : "children of " + tree_.segment(parent_) + " have equal sizes");
   }
-  if (size.way() != Sizing::Way::length &&
+  if (size.way() != Sizing::Way::by_length &&
       (axis == x_axis ? pins(PinSide::left, PinSide::right) || pins(PinSide::start, PinSide::end)
                       : pins(PinSide::top, PinSide::bottom))) {
     return fix(axis, right, bottom, "its pins determine its " + side);
   }
-  const bool fills = size.way() == Sizing::Way::fill ||
-                     (size.way() == Sizing::Way::automatic && !is_along && !keys_.pin && stretches(axis));
+  const bool fills = size.way() == Sizing::Way::by_space ||
+                     (size.way() == Sizing::Way::by_container && !is_along && !keys_.pin && stretches(axis));
   Handle& handle = add((fills ? "max_" : "") + side, axis);
   handle.value = solution_.box(node_).size_on(axis);
   handle.x = right;
@@ -225,8 +225,8 @@ void HandleFinder::find_track_edges(Axis axis, const std::vector<Solution::Track
   };
   for (std::size_t i = 0; i < written.size(); ++i) {
     const TrackSize &size = written[i].max, next = i + 1 < written.size() ? written[i + 1].max : TrackSize();
-    const bool shares = size.way() == TrackSize::Way::share && next.way() == TrackSize::Way::share;
-    const bool given = size.way() == TrackSize::Way::length && written[i].min == size;
+    const bool shares = size.way() == TrackSize::Way::by_share && next.way() == TrackSize::Way::by_share;
+    const bool given = size.way() == TrackSize::Way::by_length && written[i].min == size;
     const double sizes = shares ? tracks[i].size + tracks[i + 1].size : 0;
     if (!given && sizes <= 0) continue;
     Handle& handle = add(setting + "[" + std::to_string(i) + "]", axis);

@@ -50,7 +50,7 @@ void HandleFinder::find_share() {
   const Keys others = solution_.keys(next);
   const bool by_weight = keys_.weight && others.weight && *keys_.weight > 0 && *others.weight > 0;
   const auto is_given = [&](const Keys& keys) {
-    return keys.size_on(axis).way() == Sizing::Way::length && !keys.weight && keys.grow == 0;
+    return keys.size_on(axis).way() == Sizing::Way::by_length && !keys.weight && keys.grow == 0;
   };
   if (above_.equal_sizes || (!by_weight && !(is_given(keys_) && is_given(others)))) return;
   const Rect other = solution_.painted_box(next);

@@ -6,7 +6,7 @@
 #include <utility>
 #include <vector>
 
-#include "fond_ladder/edit.hpp"
+#include "fond_ladder/tree.hpp"
 #include "scene/edit/read_text.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -19,9 +19,5 @@ struct ChangedText {
   std::vector<std::pair<NodeId, std::size_t>> edited{};  ///< edited keys, by their index in the table
   std::vector<std::string> hints{};
 };
-
-/// Throws BadEdit. Whether the scene is sound with it is not known before the text is read.
-[[nodiscard]] ChangedText changed_text(std::shared_ptr<const ReadText> before, const Edit& edit,
-                                       const std::string& file_name);
 
 }  // namespace fond_ladder::inline v0::scene

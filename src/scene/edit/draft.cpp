@@ -3,8 +3,9 @@
 
 #include "fond_ladder/edit.hpp"
 #include "fond_ladder/fixed_width_text.hpp"
+#include "model/content_kinds.hpp"
 #include "model/origins.hpp"
-#include "scene/edit/changed_text.hpp"
+#include "scene/edit/change_text.hpp"
 #include "scene/edit/edit_words.hpp"
 #include "scene/read/scene_text.hpp"
 
@@ -76,8 +77,8 @@ Draft::Draft(const Scene& scene) : Draft(to_json(scene), scene.name()) {
   for (const NodeId node : scene.tree.nodes()) {
     // The words of a text are keys; anything else that a leaf measures is not in the file.
     const auto content = scene.tree.content(node);
-    const bool is_of_keys = dynamic_cast<const FixedWidthText*>(content.get()) != nullptr ||
-                            dynamic_cast<const ShapedText*>(content.get()) != nullptr;
+    const bool is_of_keys =
+        detail::as_fixed_width_text(content.get()) != nullptr || detail::as_shaped_text(content.get()) != nullptr;
     if (content != nullptr && !is_of_keys)
       first.contents.emplace_back(first.scene.tree.at(scene.tree.path(node)), content);
   }
@@ -86,7 +87,7 @@ Draft::Draft(const Scene& scene) : Draft(to_json(scene), scene.name()) {
 }
 
 std::shared_ptr<const Draft::Stage> Draft::made_of(const Stage& before, const Edit& edit) const {
-  const scene::ChangedText changed = scene::changed_text(before.read, edit, file_name_);
+  const scene::ChangedText changed = scene::change_text(before.read, edit, file_name_);
   std::shared_ptr<const scene::ReadText> read;
   try {
     read = std::make_shared<const scene::ReadText>(changed.text, file_name_);

@@ -8,6 +8,7 @@
 #include "model/claim_words.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/node_name.hpp"
 #include "model/sound_container.hpp"
 #include "scene/read/object_reader.hpp"
 

@@ -20,7 +20,7 @@ std::string SceneError::text() const {
 }
 
 BadScene::BadScene(std::vector<SceneError> faults)
-    : std::runtime_error(faults.empty() ? "the scene is wrong" : faults.front().text()), faults_(std::move(faults)) {}
+    : Error(faults.empty() ? "the scene is wrong" : faults.front().text()), faults_(std::move(faults)) {}
 
 namespace scene {
 

@@ -8,6 +8,7 @@
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 #include "model/nearest_word.hpp"
+#include "model/node_name.hpp"
 
 namespace fond_ladder::inline v0::scene {
 namespace {

@@ -8,6 +8,7 @@
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/node_name.hpp"
 #include "model/sound_container.hpp"
 #include "model/thousands.hpp"
 #include "scene/read/faults.hpp"

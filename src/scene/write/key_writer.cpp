@@ -27,11 +27,11 @@ std::string text_of(const Length& length) {
 
 std::string text_of(const TrackSize& size) {
   switch (size.way()) {
-    case TrackSize::Way::length: return text_of(size.length());
-    case TrackSize::Way::content: return in_quotes("content");
-    case TrackSize::Way::min_content: return in_quotes("min-content");
-    case TrackSize::Way::max_content: return in_quotes("max-content");
-    case TrackSize::Way::share: return in_quotes(exact(size.share()) + "fr");
+    case TrackSize::Way::by_length: return text_of(size.length());
+    case TrackSize::Way::by_content: return in_quotes("content");
+    case TrackSize::Way::by_min_content: return in_quotes("min-content");
+    case TrackSize::Way::by_max_content: return in_quotes("max-content");
+    case TrackSize::Way::by_share: return in_quotes(exact(size.share()) + "fr");
   }
   return "0";
 }
@@ -60,10 +60,10 @@ class ValueWriter {
   }
   void write(const Sizing& sizing) const {
     switch (sizing.way()) {
-      case Sizing::Way::automatic: return put("null");
-      case Sizing::Way::length: return write(sizing.length());
-      case Sizing::Way::content: return put(in_quotes("content"));
-      case Sizing::Way::fill: return put(in_quotes("fill"));
+      case Sizing::Way::by_container: return put("null");
+      case Sizing::Way::by_length: return write(sizing.length());
+      case Sizing::Way::by_content: return put(in_quotes("content"));
+      case Sizing::Way::by_space: return put(in_quotes("fill"));
     }
   }
   void write(const Virtualized& view) const { put(view.on ? "true" : "false"); }

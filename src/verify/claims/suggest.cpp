@@ -24,7 +24,7 @@ std::string path_of(const std::string& path, const std::string& step) {
 
 /// A size in pixels, as far as the fonts alone determine it.
 std::optional<double> known_size(const Sizing& size, const FontUnits& units) {
-  if (size.way() != Sizing::Way::length || size.length().is_percent()) return {};
+  if (size.way() != Sizing::Way::by_length || size.length().is_percent()) return {};
   return size.length().in_px(units, 0);
 }
 

@@ -9,9 +9,11 @@
 #include <map>
 
 #include "fond_ladder/fixed_width_text.hpp"
+#include "model/content_kinds.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
+#include "solve/finished.hpp"
 #include "solve/lines.hpp"
 #include "solve/placed.hpp"
 #include "solve/spread.hpp"
@@ -165,9 +167,9 @@ class Accountant {
   [[nodiscard]] std::string base_words(const ChildAccount& child, Axis axis) const {
     if (child.weighted) return "weight";
     const Keys keys = solution_.keys(tree_.store().id_of(child.node));
-    if (keys.basis.way() != Sizing::Way::automatic) return "basis";
+    if (keys.basis.way() != Sizing::Way::by_container) return "basis";
     const Sizing& given = keys.size_on(axis);
-    return given.way() == Sizing::Way::length ? side_word(axis) : "content";
+    return given.way() == Sizing::Way::by_length ? side_word(axis) : "content";
   }
 
   [[nodiscard]] std::string least_words(const ChildAccount& child, Axis axis) const {
@@ -365,7 +367,7 @@ class Accountant {
     const bool both = axis == x_axis ? (is_set(PinSide::left) || is_set(PinSide::start)) &&
                                            (is_set(PinSide::right) || is_set(PinSide::end))
                                      : is_set(PinSide::top) && is_set(PinSide::bottom);
-    if (given.way() == Sizing::Way::length) return std::string("pinned, its ") + side_word(axis);
+    if (given.way() == Sizing::Way::by_length) return std::string("pinned, its ") + side_word(axis);
     return both ? "pinned on both sides" : "pinned, its content";
   }
 
@@ -446,7 +448,7 @@ class Accountant {
     std::vector<std::string> words;
     const Kind kind = solution_.kind(node_);
     const double inset_x = inset_seen(index_, x_axis), inset_y = inset_seen(index_, y_axis);
-    if (const auto* text = dynamic_cast<const BreakableText*>(view_.content(index_))) {
+    if (const auto* text = detail::as_text(view_.content(index_))) {
       const auto lines = text->lines_at(view_.inner_size(index_, x_axis)).size();
       const auto [least, most] = text->widths();
       const auto kept = static_cast<std::size_t>(text->max_lines().value_or(static_cast<int>(lines)));

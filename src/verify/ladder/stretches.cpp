@@ -19,7 +19,7 @@
 #include <utility>
 
 #include "model/limits.hpp"
-#include "solve/corners.hpp"
+#include "solve/placed.hpp"
 #include "solve/traced_solve.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measures.hpp"

@@ -80,7 +80,7 @@ std::vector<std::string_view> beaten_keys(const Tree& tree, NodeId node, const K
   if (has_weight && is_line(above)) {
     const Axis along = above == Kind::row ? x_axis : y_axis;
     const Sizing& size = keys.size_on(along);
-    if (size.way() == Sizing::Way::length || size.way() == Sizing::Way::content)
+    if (size.way() == Sizing::Way::by_length || size.way() == Sizing::Way::by_content)
       beaten.emplace_back(along == x_axis ? "width" : "height");
   }
   const bool has_gap = keys.gap.x.amount() != 0 || keys.gap.y.amount() != 0;

@@ -67,7 +67,7 @@ void look_at_idle_tracks(const Seen& seen, const SeenNode& grid, Sightings& sigh
 
 bool is_fixed(const Keys& keys, Axis axis) {
   const Sizing& size = keys.size_on(axis);
-  return size.way() == Sizing::Way::length && !size.length().is_percent() && !keys.weight && keys.grow <= 0 &&
+  return size.way() == Sizing::Way::by_length && !size.length().is_percent() && !keys.weight && keys.grow <= 0 &&
          keys.basis == Sizing();
 }
 
@@ -124,7 +124,7 @@ void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings
 /// The size of a child along the row in percent; none if it is given otherwise.
 std::optional<double> percent_along(const Keys& keys, Axis axis) {
   const auto of = [](const Sizing& size) -> std::optional<double> {
-    if (size.way() != Sizing::Way::length || !size.length().is_percent()) return {};
+    if (size.way() != Sizing::Way::by_length || !size.length().is_percent()) return {};
     return size.length().amount();
   };
   if (const auto basis = of(keys.basis)) return basis;

@@ -13,6 +13,7 @@
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
+#include "solve/finished.hpp"
 #include "solve/pin.hpp"
 #include "solve/placed.hpp"
 #include "verify/lint/idle_settings.hpp"
@@ -30,7 +31,7 @@ void see_idle(Sightings& sightings, NodeId node, std::string_view key, const Rea
 }
 
 bool is_length(const Sizing& size) {
-  return size.way() == Sizing::Way::length || size.way() == Sizing::Way::content;
+  return size.way() == Sizing::Way::by_length || size.way() == Sizing::Way::by_content;
 }
 
 /// What a weight beats. Sharing, weights.
@@ -189,7 +190,7 @@ class Edits {
     for (const Axis axis : {x_axis, y_axis}) {
       Keys keys = scene_.tree.keys(node);
       Sizing& size = axis == x_axis ? keys.width : keys.height;
-      if (size.way() != Sizing::Way::automatic && size.way() != Sizing::Way::content) continue;
+      if (size.way() != Sizing::Way::by_container && size.way() != Sizing::Way::by_content) continue;
       size = fill;
       Scene with = scene_, without = scene_;
       with.tree.replace_keys(node, keys);

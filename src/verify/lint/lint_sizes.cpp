@@ -91,7 +91,7 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   }
   if (is_container(one.keys().kind) && one.is_empty)
     return {why + ", and it has no children", "give it a " + key + ", or children"};
-  if (grows(one.keys()) || one.keys().size_on(axis).way() == Sizing::Way::fill) {
+  if (grows(one.keys()) || one.keys().size_on(axis).way() == Sizing::Way::by_space) {
     const std::string eaten = what_takes_the_space(seen, one, axis);
     return {why + eaten, "set min_" + key + (eaten.empty() ? "" : ", or let a sibling shrink")};
   }
@@ -132,13 +132,13 @@ void look_for_small_target(const Seen& seen, const SeenNode& one, Sightings& sig
         const Axis shorter = one.box.width < one.box.height ? x_axis : y_axis;
         const std::string key = side_word(shorter);
         const Sizing& sizing = one.keys().size_on(shorter);
-        const bool is_squeezed = sizing.way() == Sizing::Way::length &&
+        const bool is_squeezed = sizing.way() == Sizing::Way::by_length &&
                                  sizing.length().in_px(seen.scene->tree.units(one.keys()), 0) >= least;
         return Reason{
             "only " + size_text(one.box) + " at worst; people need " + rounded(least) + " each way",
             is_squeezed ? "set min_" + key + (lays_along(seen.parent(one).keys().kind, shorter) ? ", or shrink 0" : "")
-            : sizing.way() == Sizing::Way::length ? "raise its " + key
-                                                  : "set min_" + key};
+            : sizing.way() == Sizing::Way::by_length ? "raise its " + key
+                                                     : "set min_" + key};
       },
       least - smaller);
 }
@@ -152,7 +152,7 @@ bool is_by_content_in_stack(const Seen& seen, const SeenNode& one) {
     const auto& own = axis == x_axis ? keys.place_self.x : keys.place_self.y;
     const auto& all = axis == x_axis ? above.place_items.x : above.place_items.y;
     const auto way = keys.size_on(axis).way();
-    return (way == Sizing::Way::automatic || way == Sizing::Way::content) &&
+    return (way == Sizing::Way::by_container || way == Sizing::Way::by_content) &&
            own.value_or(all.value_or(Across::start)) != Across::stretch;
   };
   return above.kind == Kind::stack && is_container(keys.kind) && !keys.pin && (follows(x_axis) || follows(y_axis));
@@ -274,10 +274,10 @@ const SeenNode* stopper(const Seen& seen, const SeenNode& from, Axis axis) {
     const Keys &keys = one->keys(), &above = seen.parent(*one).keys();
     const Sizing& size = keys.size_on(axis);
     const bool line = above.kind == Kind::row || above.kind == Kind::column, along = lays_along(above.kind, axis);
-    if (size.way() == Sizing::Way::length || keys.pin || (!x && keys.aspect_ratio)) return nullptr;
-    if (size.way() == Sizing::Way::content) return one;
+    if (size.way() == Sizing::Way::by_length || keys.pin || (!x && keys.aspect_ratio)) return nullptr;
+    if (size.way() == Sizing::Way::by_content) return one;
     const bool offered = along ? grows(keys) || above.equal_sizes : true;
-    if (size.way() == Sizing::Way::fill || (offered && along)) continue;
+    if (size.way() == Sizing::Way::by_space || (offered && along)) continue;
     if (along) return one;
     if (!line && above.kind == Kind::grid) return nullptr;
     Across where = above.across;
@@ -297,7 +297,7 @@ Reason nothing_to_fill(const std::string& level, Axis axis) {
 void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (one.keys().pin) return;
   for (const Axis axis : {x_axis, y_axis}) {
-    if (one.keys().size_on(axis).way() != Sizing::Way::fill) continue;
+    if (one.keys().size_on(axis).way() != Sizing::Way::by_space) continue;
     if (one.box.size_on(axis) > seen.solution->preferred_size(one.node).on(axis) + fit_tolerance) continue;
     const SeenNode* level = stopper(seen, seen.parent(one), axis);
     if (level == nullptr) continue;

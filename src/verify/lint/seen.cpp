@@ -46,7 +46,7 @@ bool is_spacer(const SeenNode& one) {
 }
 
 bool asks_for_nothing(const Sizing& size) {
-  return size.way() == Sizing::Way::length && size.length().amount() == 0;
+  return size.way() == Sizing::Way::by_length && size.length().amount() == 0;
 }
 
 bool have_common_area(const Rect& a, const Rect& b) {
@@ -135,7 +135,7 @@ std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axi
   if (keys.pin || keys.weight || above.equal_sizes || keys.shrink != Keys().shrink) return {};
   const Sizing& size = keys.size_on(axis);
   const Limit &least = keys.least_on(axis), &most = keys.most_on(axis);
-  if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
+  if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::by_length || size.length().is_percent() || least)
     return {};
   if (most && most->is_percent()) return {};
   const FontUnits units = seen.scene->tree.units(keys);

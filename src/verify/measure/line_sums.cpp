@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "model/number_text.hpp"
+#include "solve/finished.hpp"
 #include "solve/placed.hpp"
 
 namespace fond_ladder::inline v0 {

@@ -3,6 +3,7 @@
 
 #include <map>
 
+#include "solve/finished.hpp"
 #include "solve/placed.hpp"
 #include "verify/measure/measures.hpp"
 

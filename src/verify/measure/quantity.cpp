@@ -5,6 +5,7 @@
 #include <array>
 
 #include "model/nearest_word.hpp"
+#include "solve/finished.hpp"
 #include "solve/scrolled_view.hpp"
 #include "verify/measure/lists.hpp"
 #include "verify/measure/measures.hpp"

@@ -24,6 +24,7 @@
 #include <vector>
 
 #include "model/limits.hpp"
+#include "solve/finished.hpp"
 #include "solve/painted.hpp"
 #include "solve/scrolled_view.hpp"
 #include "verify/measure/box_tree.hpp"

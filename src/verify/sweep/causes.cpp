@@ -11,6 +11,7 @@
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
 #include "solve/entries.hpp"
+#include "solve/finished.hpp"
 #include "solve/inside.hpp"
 #include "solve/lines.hpp"
 #include "solve/placed.hpp"

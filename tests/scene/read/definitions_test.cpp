@@ -31,7 +31,7 @@ std::string widths(const Scene& scene) {
   for (const NodeId child : scene.tree.children(scene.tree.root())) {
     const Sizing width = scene.tree.keys(child).width;
     text += (text.empty() ? "" : " ") + scene.tree.segment(child) + " " +
-            (width.way() == Sizing::Way::length ? testing::short_number(width.length().amount()) : "-");
+            (width.way() == Sizing::Way::by_length ? testing::short_number(width.length().amount()) : "-");
   }
   return text;
 }
@@ -118,7 +118,7 @@ std::string all_widths(const Scene& scene) {
   std::string text;
   for (const NodeId node : scene.tree.nodes()) {
     const Sizing width = scene.tree.keys(node).width;
-    if (width.way() != Sizing::Way::length) continue;
+    if (width.way() != Sizing::Way::by_length) continue;
     const std::string path = scene.tree.path(node).substr(2);
     text += (text.empty() ? "" : " ") + path + " " + testing::short_number(width.length().amount());
   }

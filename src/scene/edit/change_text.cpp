@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "scene/edit/changed_text.hpp"
+#include "scene/edit/change_text.hpp"
 
 #include "scene/edit/kept_names.hpp"
 #include "scene/edit/nest_nodes.hpp"
@@ -8,7 +8,7 @@
 
 namespace fond_ladder::inline v0::scene {
 
-ChangedText changed_text(std::shared_ptr<const ReadText> before, const Edit& edit, const std::string& file_name) {
+ChangedText change_text(std::shared_ptr<const ReadText> before, const Edit& edit, const std::string& file_name) {
   PlacedText text(std::move(before), edit, file_name);
   for (;;) {  // until nothing has to be written out first
     Splices splices(text.document(), text.now().text);
