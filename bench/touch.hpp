@@ -2,7 +2,7 @@
 #pragma once
 
 #include "model/tree_store.hpp"
-#include "solve/state.hpp"
+#include "solve/state/state.hpp"
 
 namespace fond_ladder::bench {
 

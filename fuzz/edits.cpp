@@ -8,7 +8,7 @@
 #include <optional>
 
 #include "fond_ladder/solver.hpp"
-#include "solve/traced_solve.hpp"
+#include "solve/passes/traced_solve.hpp"
 #include "support/same_solution.hpp"
 #include "support/tree_editor.hpp"
 #include "trouble.hpp"

@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/settings.hpp"
+#include "fond_ladder/setting.hpp"
 #include "print/json_writer.hpp"
 
 namespace fond_ladder::inline v0 {

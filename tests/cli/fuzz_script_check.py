@@ -15,7 +15,7 @@ WELL = {"fast": 'echo "fuzz: 3 files and 70 changes of them, nothing found"', "g
 
 
 class FuzzScript(unittest.TestCase):
-    def run_with(self, lane, odd):
+    def run_with(self, lane, odd, minutes="1"):
         """What the script says where the targets are `odd`, and the others are well."""
         with tempfile.TemporaryDirectory() as kept:
             root = pathlib.Path(kept)
@@ -26,7 +26,8 @@ class FuzzScript(unittest.TestCase):
             for file, text in [(root / "scripts/build", ":"), *((programs / f"fuzz_{one}", odd.get(one, WELL[lane])) for one in TARGETS)]:
                 file.write_text("#!/bin/sh\n" + text + "\n")
                 file.chmod(0o755)
-            return subprocess.run([root / "scripts/fuzz", "1", lane], capture_output=True, text=True, check=False)
+            words = [minutes] if minutes == "replay" else [minutes, lane]
+            return subprocess.run([root / "scripts/fuzz", *words], capture_output=True, text=True, check=False)
 
     def test_what_is_found_fails_and_is_told(self):
         for lane in WELL:
@@ -41,6 +42,13 @@ class FuzzScript(unittest.TestCase):
         for lane in WELL:
             done = self.run_with(lane, {})
             self.assertEqual((done.returncode, done.stdout.count("nothing found")), (0, 5), done.stderr)
+
+    def test_replay_makes_no_new_runs(self):
+        """Each target gets -runs=0: one that is given another number has nothing to say, and fails."""
+        kept = 'case "$*" in *-runs=0*) echo "Done 7 runs in 0 second(s)";; esac'
+        done = self.run_with("guided", dict.fromkeys(TARGETS, kept), "replay")
+        self.assertEqual((done.returncode, done.stdout.count("Done 7 runs, nothing found")), (0, 5), done.stderr)
+        self.assertEqual(self.run_with("guided", dict.fromkeys(TARGETS, kept)).returncode, 1)
 
 
 unittest.main(argv=sys.argv[:1])

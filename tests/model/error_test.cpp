@@ -30,7 +30,7 @@ TEST(Errors, OneHandlerCatchesWhatAnyCallRefuses) {
   const Solution stale = solver.solve(tree, {40, 30});
   tree.set_em(20);
   const std::vector<std::function<void()>> calls{
-      [] { static_cast<void>(box().width(-1)); },
+      [] { static_cast<void>(Tree::from(box().width(-1))); },
       [&] { static_cast<void>(tree.at("mop")); },
       [&] { tree.remove(tree.root()); },
       [&] { static_cast<void>(stale.box(tree.root())); },

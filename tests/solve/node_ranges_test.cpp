@@ -3,14 +3,14 @@
 // Nodes that are different by their own width. They are held against two plain arrangements put together: around such a
 // node, a leaf that measures as wide as the node is in its plain form and as high as in the form that holds; inside of
 // it, a scene of its own whose container is as large as the leaf came out.
-#include "solve/node_ranges.hpp"
+#include "solve/passes/node_ranges.hpp"
 
 #include <gtest/gtest.h>
 
 #include "fond_ladder/explanation.hpp"
 #include "fond_ladder/fond_ladder.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "solve/passes.hpp"
+#include "solve/passes/passes.hpp"
 #include "support/random_scenes.hpp"
 #include "support/shorthand.hpp"
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "solve/share.hpp"
+#include "solve/sharing/share.hpp"
 
 #include <gtest/gtest.h>
 

@@ -53,7 +53,7 @@ TEST(Solution, ToldByTheSketchOfTheLibrary) {
   EXPECT_THROW(Scene(box().grow(-1)), BadValue);
 }
 
-/// Nodes that lie deep are asked all at once: see solve/deep_places.hpp.
+/// Nodes that lie deep are asked all at once: see solve/passes/deep_places.hpp.
 TEST(Solution, DeepNodesTellWhatAWalkFromTheRootTells) {
   Keys level;
   level.kind = Kind::column;

@@ -2,7 +2,7 @@
 //
 // A traced solve knows how it goes on: its numbers are those of a plain solve, and on as far as its decisions hold they
 // lie on its lines, whatever is looked at between.
-#include "solve/traced_solve.hpp"
+#include "solve/passes/traced_solve.hpp"
 
 #include <gtest/gtest.h>
 

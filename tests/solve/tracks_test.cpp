@@ -2,7 +2,7 @@
 //
 // Track sizes worked out by hand from CSS Grid Layout 2, section 12, in a compact form: tracks as `min..max`, children
 // as `first+count:minimum/min-content/max-content`, and the sizes that come out.
-#include "solve/tracks.hpp"
+#include "solve/sharing/tracks.hpp"
 
 #include <gtest/gtest.h>
 

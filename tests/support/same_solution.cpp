@@ -4,8 +4,8 @@
 #include <algorithm>
 
 #include "fond_ladder/tree.hpp"
-#include "solve/inside.hpp"
-#include "solve/placed.hpp"
+#include "solve/answers/inside.hpp"
+#include "solve/passes/placed.hpp"
 
 namespace fond_ladder::testing {
 

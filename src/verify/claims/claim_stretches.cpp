@@ -12,7 +12,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "solve/traced_number.hpp"
+#include "solve/numbers/traced_number.hpp"
 #include "verify/claims/tester.hpp"
 
 namespace fond_ladder::inline v0 {

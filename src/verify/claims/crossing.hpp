@@ -6,7 +6,7 @@
 #include <array>
 #include <cstddef>
 
-#include "solve/number.hpp"
+#include "solve/numbers/number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

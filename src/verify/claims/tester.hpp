@@ -16,7 +16,7 @@
 #include <string>
 #include <vector>
 
-#include "solve/number.hpp"
+#include "solve/numbers/number.hpp"
 #include "verify/claims/claim_terms.hpp"
 #include "verify/claims/worst_crossing.hpp"
 

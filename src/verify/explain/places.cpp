@@ -9,7 +9,7 @@
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "model/thousands.hpp"
-#include "solve/pin.hpp"
+#include "solve/kinds/pin.hpp"
 #include "verify/measure/same.hpp"
 
 namespace fond_ladder::inline v0 {

@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "fond_ladder/explanation.hpp"
-#include "solve/account.hpp"
+#include "solve/answers/account.hpp"
 
 namespace fond_ladder::inline v0 {
 

@@ -19,8 +19,8 @@
 #include <utility>
 
 #include "model/limits.hpp"
-#include "solve/placed.hpp"
-#include "solve/traced_solve.hpp"
+#include "solve/passes/placed.hpp"
+#include "solve/passes/traced_solve.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measures.hpp"
 

@@ -11,7 +11,7 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
-#include "solve/traced_solve.hpp"
+#include "solve/passes/traced_solve.hpp"
 
 namespace fond_ladder::inline v0 {
 

@@ -10,7 +10,7 @@
 #include <algorithm>
 #include <limits>
 
-#include "solve/traced_number.hpp"
+#include "solve/numbers/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

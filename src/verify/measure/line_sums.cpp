@@ -4,8 +4,8 @@
 #include <algorithm>
 
 #include "model/number_text.hpp"
-#include "solve/finished.hpp"
-#include "solve/placed.hpp"
+#include "solve/passes/finished.hpp"
+#include "solve/passes/placed.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {

@@ -6,7 +6,7 @@
 #include <string>
 
 #include "fond_ladder/solution.hpp"
-#include "solve/account.hpp"
+#include "solve/answers/account.hpp"
 
 namespace fond_ladder::inline v0 {
 

@@ -7,10 +7,10 @@
 #include <optional>
 
 #include "fond_ladder/quantity.hpp"
-#include "solve/account.hpp"
-#include "solve/grid.hpp"
-#include "solve/overhang.hpp"
-#include "solve/scrolled_view.hpp"
+#include "solve/answers/account.hpp"
+#include "solve/answers/overhang.hpp"
+#include "solve/answers/scrolled_view.hpp"
+#include "solve/kinds/grid.hpp"
 #include "verify/measure/sight.hpp"
 
 namespace fond_ladder::inline v0::detail {

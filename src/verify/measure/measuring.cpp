@@ -3,8 +3,8 @@
 
 #include <map>
 
-#include "solve/finished.hpp"
-#include "solve/placed.hpp"
+#include "solve/passes/finished.hpp"
+#include "solve/passes/placed.hpp"
 #include "verify/measure/measures.hpp"
 
 namespace fond_ladder::inline v0 {

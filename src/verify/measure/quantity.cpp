@@ -5,8 +5,8 @@
 #include <array>
 
 #include "model/nearest_word.hpp"
-#include "solve/finished.hpp"
-#include "solve/scrolled_view.hpp"
+#include "solve/answers/scrolled_view.hpp"
+#include "solve/passes/finished.hpp"
 #include "verify/measure/lists.hpp"
 #include "verify/measure/measures.hpp"
 

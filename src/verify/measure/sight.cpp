@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/sight.hpp"
 
-#include "solve/finished.hpp"
+#include "solve/passes/finished.hpp"
 #include "verify/measure/sight.hpp"
 
 namespace fond_ladder::inline v0 {

@@ -24,9 +24,9 @@
 #include <vector>
 
 #include "model/limits.hpp"
-#include "solve/finished.hpp"
-#include "solve/painted.hpp"
-#include "solve/scrolled_view.hpp"
+#include "solve/answers/painted.hpp"
+#include "solve/answers/scrolled_view.hpp"
+#include "solve/passes/finished.hpp"
 #include "verify/measure/box_tree.hpp"
 
 namespace fond_ladder::inline v0::detail {

@@ -10,7 +10,7 @@
 #include <cmath>
 #include <optional>
 
-#include "solve/traced_solve.hpp"
+#include "solve/passes/traced_solve.hpp"
 #include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/tester.hpp"
 #include "verify/ladder/container_sizes.hpp"

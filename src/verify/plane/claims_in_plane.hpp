@@ -10,7 +10,7 @@
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/variant.hpp"
-#include "solve/region.hpp"
+#include "solve/numbers/region.hpp"
 
 namespace fond_ladder::inline v0 {
 

@@ -8,7 +8,7 @@
 #include <algorithm>
 #include <vector>
 
-#include "solve/region.hpp"
+#include "solve/numbers/region.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

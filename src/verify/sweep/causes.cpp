@@ -9,12 +9,12 @@
 
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
-#include "solve/account.hpp"
-#include "solve/entries.hpp"
-#include "solve/finished.hpp"
-#include "solve/inside.hpp"
-#include "solve/lines.hpp"
-#include "solve/placed.hpp"
+#include "solve/answers/account.hpp"
+#include "solve/answers/inside.hpp"
+#include "solve/kinds/entries.hpp"
+#include "solve/kinds/lines.hpp"
+#include "solve/passes/finished.hpp"
+#include "solve/passes/placed.hpp"
 #include "verify/measure/line_sums.hpp"
 #include "verify/measure/same.hpp"
 

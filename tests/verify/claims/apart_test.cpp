@@ -5,7 +5,7 @@
 
 #include <gtest/gtest.h>
 
-#include "solve/traced_number.hpp"
+#include "solve/numbers/traced_number.hpp"
 #include "support/random_scenes.hpp"
 
 namespace fond_ladder {

@@ -220,7 +220,7 @@ TEST(OneVerdict, WhoeverIsAsked) {
   testing::RandomScenes random(testing::seed() + 41);
   std::map<Issue::Kind, std::size_t> result;
   std::size_t invisible = 0, pictures = 0;
-  const auto scenes = std::max<std::size_t>(100, testing::rectangles() / 50);
+  const auto scenes = std::max<std::size_t>(100, testing::rectangles() / 200);
   for (std::size_t i = 0; i < scenes && !HasFailure(); ++i) {
     Scene scene = odd_scene(random);
     const ContainerSize container_size{100.0 + random.below(400), 60.0 + random.below(200)};
