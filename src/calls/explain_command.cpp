@@ -9,6 +9,7 @@
 #include "calls/sizes.hpp"
 #include "calls/target_file.hpp"
 #include "fond_ladder/explanation.hpp"
+#include "fond_ladder/settings.hpp"
 #include "model/number_text.hpp"
 #include "print/answers_json.hpp"
 #include "print/json_frame.hpp"

@@ -8,6 +8,7 @@
 #include "calls/scene_call.hpp"
 #include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
+#include "fond_ladder/settings.hpp"
 #include "model/find_path.hpp"
 #include "print/drop_target.hpp"
 #include "print/json_frame.hpp"

@@ -275,13 +275,15 @@ class MarkPainter {
     }
     const Rect seen = common(area, space_).width > 0 && common(area, space_).height > 0 ? common(area, space_) : space_;
     const double x = seen.x + seen.width / 2, y = seen.y + seen.height / 2;
-    if (overhang.top > 0) warn("cut " + rounded(overhang.top) + " \u2191", {x, std::min(area.y, window.y)}, 0.5, 0);
+    if (overhang.top > 0)
+      warn("overhang " + rounded(overhang.top) + " \u2191", {x, std::min(area.y, window.y)}, 0.5, 0);
     if (overhang.right > 0)
-      warn("cut " + rounded(overhang.right) + " \u2192", {std::max(area.right(), window.right()), y}, 1, 0.5);
+      warn("overhang " + rounded(overhang.right) + " \u2192", {std::max(area.right(), window.right()), y}, 1, 0.5);
     if (overhang.bottom > 0) {
-      warn("cut " + rounded(overhang.bottom) + " \u2193", {x, std::max(area.bottom(), window.bottom())}, 0.5, 1);
+      warn("overhang " + rounded(overhang.bottom) + " \u2193", {x, std::max(area.bottom(), window.bottom())}, 0.5, 1);
     }
-    if (overhang.left > 0) warn("cut " + rounded(overhang.left) + " \u2190", {std::min(area.x, window.x), y}, 0, 0.5);
+    if (overhang.left > 0)
+      warn("overhang " + rounded(overhang.left) + " \u2190", {std::min(area.x, window.x), y}, 0, 0.5);
   }
 
   /// A text at its preferred place; the shares select the point of its plate that goes there.

@@ -84,7 +84,7 @@ std::vector<LegendEntry> legend_of(const Used& used) {
                        }});
   }
   if (used.scrolled) {
-    entries.push_back({"beyond the view", [](Pen& pen, const Rect& area) {
+    entries.push_back({"outside the view", [](Pen& pen, const Rect& area) {
                          pen.outline(grown(area, -0.5), {quiet_ink, 0.8, Stroke::Line::dashed});
                        }});
   }

@@ -25,7 +25,7 @@ void print_sum(std::ostream& out, const ExplanationLine& line) {
   if (line.margins != 0) row(parts[2], "margins");
   row(parts[3], "base sizes of the children");
   row("= " + rounded(line.free_space), line.free_space >= 0 ? "to share"
-                                       : line.scrolls       ? "beyond the view"
+                                       : line.scrolls       ? "outside the view"
                                                             : "missing");
 }
 

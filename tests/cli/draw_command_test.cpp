@@ -25,7 +25,7 @@ TEST(Draw, SaysWhatItWroteAndWhatIsCut) {
   EXPECT_EQ(result.status, 0);
   EXPECT_EQ(result.out, file +
                             ": 936 x 528 pixels at scale 0.5, 67 nodes\n"
-                            "cut at 360 x 800: console/bar/title, console/bar/alarm\n");
+                            "overhang at 360 x 800: console/bar/title, console/bar/alarm\n");
   EXPECT_THAT(file_text(file), ::testing::StartsWith("<?xml"));
 }
 

@@ -87,9 +87,10 @@ TEST(Picture, HatchesPaddingAndGapsAndDotsWhatIsSpare) {
   }
   ASSERT_FALSE(dotted.empty());
   EXPECT_EQ(dotted.front(), 16 + 100);  // up to the padding
-  EXPECT_THAT(list(pen, of(What::letters)),
-              ::testing::AllOf(::testing::HasSubstr("padding("), ::testing::HasSubstr("gap("),
-                               ::testing::HasSubstr("unused space("), ::testing::Not(::testing::HasSubstr("cut"))));
+  EXPECT_THAT(
+      list(pen, of(What::letters)),
+      ::testing::AllOf(::testing::HasSubstr("padding("), ::testing::HasSubstr("gap("),
+                       ::testing::HasSubstr("unused space("), ::testing::Not(::testing::HasSubstr("overhang"))));
 }
 
 TEST(Picture, MarksWhatIsCutWithItsAmount) {
@@ -97,8 +98,8 @@ TEST(Picture, MarksWhatIsCutWithItsAmount) {
   const Recording pen = drawn(scene, {"100x60"});
   const std::string warned = list(pen, of_ink(warning_ink));
   EXPECT_THAT(warned, ::testing::HasSubstr("fill(116,38 30x60)"));
-  EXPECT_THAT(warned, ::testing::HasSubstr("cut 30 \u2192"));
-  EXPECT_THAT(warned, ::testing::HasSubstr("cut 40 \u2192"));
+  EXPECT_THAT(warned, ::testing::HasSubstr("overhang 30 \u2192"));
+  EXPECT_THAT(warned, ::testing::HasSubstr("overhang 40 \u2192"));
   EXPECT_EQ(list(drawn(scene_from("row:r [ box:a width=90 ]"), {"100x60"}), of_ink(warning_ink)), "");
 }
 
@@ -117,7 +118,7 @@ TEST(Picture, TellsWhatLiesBeyondHoweverMuchIsCutAndHoweverNarrowItIs) {
 
 TEST(Picture, MarksWordsThatDoNotFitTheirOwnBox) {
   const Scene scene = scene_from("row:r [ text:t text=\"one two\" width=100 height=10 max_lines=1 min_height=0 ]");
-  EXPECT_THAT(list(drawn(scene, {"200x60"}), of_ink(warning_ink)), ::testing::HasSubstr("cut 10 \u2193"));
+  EXPECT_THAT(list(drawn(scene, {"200x60"}), of_ink(warning_ink)), ::testing::HasSubstr("overhang 10 \u2193"));
 }
 
 TEST(Picture, ShowsFaintlyWhatCanBeScrolledTo) {

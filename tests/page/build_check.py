@@ -137,7 +137,7 @@ class Build(HandTest):
         self.assertEqual(self.put("part card"), "console/body/work/cards/card")
         self.assertIn("console/body/work/cards/card/button", self.names())
         self.told()
-        self.assertIn("// A seed card looks at its own width", self.saved())  # comments stay
+        self.assertIn("// A seed card depends on its own width", self.saved())  # comments stay
 
     def test_what_is_saved_is_tidy_and_comments_are_lost_only_when_that_is_asked_for(self):
         page = self.open(CONSOLE, "--at", "1100x800")

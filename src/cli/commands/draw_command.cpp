@@ -40,7 +40,7 @@ void print_summary(const Picture& picture, const std::vector<Panel>& panels, con
     if (overhang.size() > most) names += fmt::format(" and {} more", overhang.size() - most);
     const Extent at = panels[i].solution.container();
     const std::string with = call.scene.vary.empty() ? "" : "with " + printable(panels[i].caption) + " ";
-    fmt::print(out, "cut {}at {} x {}: {}\n", with, rounded(at.width), rounded(at.height), names);
+    fmt::print(out, "overhang {}at {} x {}: {}\n", with, rounded(at.width), rounded(at.height), names);
   }
 }
 

@@ -191,10 +191,10 @@ export async function putIn(session, { kind, part, name, words }) {
     ...(text ? { text: words || text } : {}),
     ...others,
   };
-  const said = Object.entries(node).map(
+  const members = Object.entries(node).map(
     ([key, value]) => `"${key}": ${Array.isArray(value) ? `[${value.join(', ')}]` : JSON.stringify(value)}`,
   );
-  const json = `{ ${said.join(', ')} }`;
+  const json = `{ ${members.join(', ')} }`;
   await session.apply('insert', `${to.container}:${to.place}=${json}`);
   const step = name || session.childrenOf(to.container)[to.place]?.step;
   if (step) session.select(`${to.container}/${step}`);

@@ -54,9 +54,9 @@ export class Build {
     const { chosen, scene } = this.#session;
     if (scene.nodes.length === 0) return;
     const tails = chosen.map((path) => this.#session.node(path)?.tail ?? path);
-    const said =
+    const where =
       tails.length === 0 ? 'nothing is selected' : tails.length > 3 ? `${tails.length} selected` : tails.join(', ');
-    namePanel('build', `Insert: ${said}`);
+    namePanel('build', `Insert: ${where}`);
     refill(
       inside('build'),
       this.#putting(),

@@ -72,7 +72,9 @@ function aboutWords({ words, nodes }) {
   const tails = plain.map((path) => nodes.find((node) => node.path === path)?.tail ?? path);
   const parts = [];
   if (families.length > 0)
-    parts.push(`Text is as wide as in ${few(families)} on the machine that made this page; letters are fitted to that.`);
+    parts.push(
+      `Text is as wide as in ${few(families)} on the machine that made this page; letters are fitted to that.`,
+    );
   if (tails.length > 0)
     parts.push(
       `In fixed metrics, since not measured there: ${few(tails)}. ${tails.length === 1 ? 'Its sizes' : 'Their sizes'} in fonts may differ.`,
@@ -174,16 +176,16 @@ export function tellStatus(session) {
     line.textContent = `${sized(session.container)}: ${standing}${active}${became.length > 0 ? ` — ${became.join('; ')}` : ''}`;
     line.classList.toggle('bad', became.length > 0);
   };
-  let said = false; // a message stands until the next move
+  let hasMessage = false; // a message stands until the next move
   session.on('size', () => {
-    said = false;
+    hasMessage = false;
     tell();
   });
   session.on('rest', () => {
-    if (!said) tell();
+    if (!hasMessage) tell();
   });
   session.on('status', () => {
-    said = true;
+    hasMessage = true;
     line.textContent = session.status;
     line.classList.remove('bad');
   });

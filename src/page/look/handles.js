@@ -294,8 +294,9 @@ export class Handles {
       this.#scopeOf(handle).words,
       (words) => (this.#scope = words),
     );
-    const said = this.#session.settings.find(({ key }) => key === own.split('.')[0]);
-    const source = said && said.source !== 'default' ? `(${said.source}${said.name ? ` ${said.name}` : ''}) ` : '';
+    const inForce = this.#session.settings.find(({ key }) => key === own.split('.')[0]);
+    const source =
+      inForce && inForce.source !== 'default' ? `(${inForce.source}${inForce.name ? ` ${inForce.name}` : ''}) ` : '';
     const called = handle.choices.length > 1 || handle.choices[0].setting !== own ? own : handle.choices[0].words;
     this.#label.replaceChildren(
       make('strong', {}, called),

@@ -29,7 +29,7 @@ const unsettable = new Set(['name', 'kind']);
 
 /** What the schema says of a key: a sentence, and the words it offers. @param {string} key */
 function help(key) {
-  const said = definitions[`key_${key}`] ?? {};
+  const definition = definitions[`key_${key}`] ?? {};
   /** @type {string[]} */
   const words = [];
   const collect = (/** @type {any} */ part) => {
@@ -39,8 +39,8 @@ function help(key) {
     if (part.type === 'boolean') words.push('true', 'false');
     for (const other of [...(part.anyOf ?? []), ...(part.oneOf ?? [])]) collect(other);
   };
-  collect(said);
-  return { about: String(said.description ?? ''), words: [...new Set(words)] };
+  collect(definition);
+  return { about: String(definition.description ?? ''), words: [...new Set(words)] };
 }
 
 /** The words that a key offers, where they can be looked at side by side. @param {string} key */
@@ -57,7 +57,7 @@ const typed = (value) =>
 export class NodePanel {
   #session;
   /** @type {{path: string, settings: Setting[], chain: Step[], account: string} | null} */
-  #told = null;
+  #answer = null;
   #fault = '';
   #openAccount = false;
 
@@ -69,7 +69,7 @@ export class NodePanel {
     this.#sketches = sketches;
     session.on('selected', () => {
       this.#fault = '';
-      this.#told = null;
+      this.#answer = null;
       this.#session.settings = [];
       this.#write();
       this.#ask();
@@ -84,17 +84,17 @@ export class NodePanel {
     if (!selected) return;
     const at = [...this.#session.at(), ...this.#session.scrolledAround(selected)];
     try {
-      const told = await this.#session.answers('node', 'explain', [selected, ...at, '--to-root']);
-      if (!told) return;
+      const answer = await this.#session.answers('node', 'explain', [selected, ...at, '--to-root']);
+      if (!answer) return;
       const account = await this.#session.ask('account', 'explain', [selected, ...at]);
       if (!account || selected !== this.#session.selected) return;
-      this.#told = { path: selected, settings: told.settings, chain: told.chain, account: account.out };
-      this.#session.settings = told.settings;
+      this.#answer = { path: selected, settings: answer.settings, chain: answer.chain, account: account.out };
+      this.#session.settings = answer.settings;
       this.#session.tell('settings');
       this.#write();
     } catch (error) {
       // At this size it is hidden: the program says so.
-      this.#told = {
+      this.#answer = {
         path: selected,
         settings: [],
         chain: [],
@@ -131,11 +131,11 @@ export class NodePanel {
     }
     /** @type {Node[]} */
     const parts = [make('p', { className: 'size' }, this.#size())];
-    if (this.#told?.path === node.path)
+    if (this.#answer?.path === node.path)
       parts.push(
-        this.#why(this.#told.chain),
-        this.#account(this.#told.account),
-        ...this.#settings(this.#told.settings),
+        this.#why(this.#answer.chain),
+        this.#account(this.#answer.account),
+        ...this.#settings(this.#answer.settings),
       );
     refill(inside('node'), ...parts);
   }
@@ -182,9 +182,9 @@ export class NodePanel {
   /** @param {Setting[]} settings */
   #settings(settings) {
     if (settings.length === 0) return [];
-    const said = settings.filter(({ key, source }) => source !== 'default' && !unsettable.has(key));
+    const explicit = settings.filter(({ key, source }) => source !== 'default' && !unsettable.has(key));
     const unset = settings.filter(({ key, source }) => source === 'default' && !unsettable.has(key));
-    const rows = said.map((setting) =>
+    const rows = explicit.map((setting) =>
       make(
         'tr',
         {},
@@ -286,10 +286,10 @@ export class NodePanel {
     const about = make('p', { className: 'quiet' });
     choice.addEventListener('change', () => {
       const { key, value } = unset.find((one) => one.key === choice.value) ?? { key: '', value: null };
-      const told = help(key);
-      const otherwise = value === null || typeof value === 'object' ? '' : `; ${typed(value)} where nothing is said`;
+      const known = help(key);
+      const otherwise = value === null || typeof value === 'object' ? '' : `; default: ${typed(value)}`;
       about.textContent = key
-        ? `${told.about}${told.words.length > 0 ? ` (${told.words.join(', ')})` : ''}${otherwise}`
+        ? `${known.about}${known.words.length > 0 ? ` (${known.words.join(', ')})` : ''}${otherwise}`
         : '';
       const words = fewWords(key);
       const few =

@@ -28,8 +28,8 @@ export class OwnAxis {
 
   /** The node ranges of the selected node. @returns {{name: string, from_width?: number, below_width?: number}[]} */
   get #ranges() {
-    const said = this.#session.settings.find(({ key }) => key === 'ranges');
-    return said && Array.isArray(said.value) ? said.value : [];
+    const setting = this.#session.settings.find(({ key }) => key === 'ranges');
+    return setting && Array.isArray(setting.value) ? setting.value : [];
   }
 
   #write() {

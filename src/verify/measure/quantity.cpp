@@ -171,7 +171,7 @@ bool is_count(Measure measure) {
 std::string_view word_of(Measure measure) {
   if (measure == Measure::count) return "count";
   if (measure == Measure::node_range) return "node range";
-  return measure == Measure::max_overhang ? "cut" : measure_words[static_cast<std::size_t>(measure)];
+  return measure == Measure::max_overhang ? "max_overhang" : measure_words[static_cast<std::size_t>(measure)];
 }
 
 Measure measure_named(const Tree& tree, std::string_view text) {

@@ -253,8 +253,8 @@ void add_objects(Json& definitions) {
     const std::string name(entry.name);
     Json schema = std::visit(SchemaOfKey{entry.domain}, entry.field);
     schema["description"] = std::string(entry.about) + "; acts on " + std::string(nodes_of(entry.acts));
-    const Json unsaid = Json::parse(value_text(entry, Keys()));
-    if (!unsaid.is_null() && name != "kind" && name != "name") schema["default"] = unsaid;
+    const Json defaults = Json::parse(value_text(entry, Keys()));
+    if (!defaults.is_null() && name != "kind" && name != "name") schema["default"] = defaults;
     schema["examples"] = Json::array({Json::parse(example_of(name))});
     definitions["key_" + name] = schema;
     keys[name] = reference("key_" + name);
