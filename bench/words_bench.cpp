@@ -62,7 +62,7 @@ std::size_t breaks(const Scene& scene, const Interval& way) {
 int run(bool quick) {
   Scene plain = screen(), fonts = screen();
   fonts.fonts = {{"body", "DejaVu Sans", ""}};
-  set_words(fonts, TextMetrics::fonts);
+  set_text_metrics(fonts, TextMetrics::fonts);
   SceneSolver plain_solver(plain), fonts_solver(fonts);
   double width = 900;
   const auto next_width = [&] { return width = 900 + std::fmod(width * 1.618, 900); };

@@ -51,8 +51,8 @@ class CustomContent {
   CustomContent& operator=(const CustomContent&) = delete;
   virtual ~CustomContent() = default;
 
-  /// The class that it is, so that nothing needs to be cast by its type. For the classes of this library to override; a
-  /// class that names another one than its base breaks every question about its node.
+  /// The class of this library that it is. Overridden by those classes only: a class of yours that returns another kind
+  /// than its base makes every later call undefined.
   [[nodiscard]] virtual ContentKind kind() const { return ContentKind::custom; }
   [[nodiscard]] virtual Widths widths() const = 0;
   /// The height at a width, which is finite and not negative.

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Pictures of an arrangement: SVG, PNG or PDF bytes. Needs the component `draw`; without it every call throws.
+// Pictures of an arrangement: SVG, PNG or PDF bytes. Needs the component `draw`; without Cairo every call throws.
 // const Panel panels[] = {{solve(scene, {390, 844}), "phone"}};
 // Picture picture = draw(panels, PictureForm::svg, {.scale = 0.5});
 
@@ -20,8 +20,8 @@ inline namespace v0 {
 
 enum class PictureForm : std::uint8_t { svg, png, pdf };
 
-/// Thrown when a picture cannot be drawn: a container without a size, a node that has no place, a picture that would be
-/// too large, or a library that was built without Cairo and Pango. The message says what would help.
+/// Thrown when a picture cannot be drawn: a container without a size, a node that is not placed, a picture that would
+/// be too large, or a library built without Cairo and Pango. The message names the remedy.
 class BadPicture : public Error {
  public:
   using Error::Error;
@@ -30,30 +30,30 @@ class BadPicture : public Error {
 /// One arrangement of a picture.
 struct Panel {
   Solution solution;
-  std::string caption;  ///< what stands before its size, such as a named size
+  std::string caption;  ///< printed before its size, such as a named size
 };
 
 struct DrawOptions {
   bool bare = false;              ///< without labels, hatching, marks and legend
-  std::string only{};             ///< path of the node to draw, with what is in it; empty for all
+  std::string only{};             ///< path of the node to draw, with its descendants; empty: all
   std::optional<double> scale{};  ///< picture pixels per scene pixel; absent: 1, or less where 1 is too large
   std::string title{};            ///< above all panels
-  /// An SVG that stands in an HTML page: nothing in it has the name of a node, and its ids begin with `picture:`.
+  /// Makes an SVG to embed in an HTML page: its ids begin with `picture:`, and node names are left out.
   bool within_page = false;
 };
 
 struct Picture {
   std::string bytes;             ///< the file
   double width = 0, height = 0;  ///< in pixels
-  double scale = 1;              ///< as it was drawn
+  double scale = 1;              ///< the scale that was used
   std::size_t drawn = 0;         ///< nodes
-  std::size_t left_out = 0;      ///< nodes too small to be seen, or too many
-  /// Panel by panel, the nodes that overhang their parent, and texts that their own words overhang.
+  std::size_t left_out = 0;      ///< nodes that are too small to see, or too many
+  /// For each panel, the nodes that overhang their parent, and the texts whose words overhang them.
   std::vector<std::vector<NodeId>> overhang;
 };
 
-/// Draws arrangements side by side, at one scale, and writes the file into memory. Takes time linear in the nodes; of
-/// more than 20,000 nodes the largest are drawn. Throws BadPicture and BadPath.
+/// Draws arrangements side by side, at one scale, and returns the file in memory. Linear in the nodes; of
+/// more than 20,000 nodes it draws the largest. Throws BadPicture and BadPath.
 [[nodiscard]] Picture draw(std::span<const Panel> panels, PictureForm form, const DrawOptions& options = {});
 
 }  // namespace v0

@@ -21,7 +21,7 @@ struct ExplanationEntry {
   NodeId node;
   std::string name;
   double space_before =
-      0;            ///< from the line's start, or from the child ahead: gap, margins, and what unused space is put here
+      0;  ///< from the line's start, or from the previous child: gap, margins, and unused space that is placed here
   double base = 0;  ///< base size
   std::string base_from;
   double min = 0;

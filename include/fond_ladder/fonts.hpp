@@ -2,7 +2,7 @@
 #pragma once
 
 // Text measured with real fonts, by Pango and HarfBuzz. Needs the component `text`; without Pango every call throws
-// BadFonts. set_words(scene, TextMetrics::fonts);
+// BadFonts. set_text_metrics(scene, TextMetrics::fonts);
 
 #include <cstddef>
 #include <memory>
@@ -15,51 +15,52 @@
 #include "fond_ladder/text_shaper.hpp"
 #include "fond_ladder/version.hpp"
 
-// Of Pango, which this header does not ask for.
+// A type of Pango, which this header does not include.
 struct _PangoLayout;  // NOLINT(bugprone-reserved-identifier): its own name
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Fonts that are not there, or cannot be read; the message says which, and those of nearly that name.
+/// Thrown for fonts that do not exist or cannot be read. The message names them, and fonts with similar names.
 class BadFonts : public Error {
  public:
   struct Fault {
-    std::optional<std::size_t> font;  ///< its place in the list; absent: it is about a text
-    std::string source_place;         ///< as NamedFont has it
+    std::optional<std::size_t> font;  ///< index in the list; absent: the fault is about a text
+    std::string source_place;         ///< as in NamedFont
     std::string message;
   };
   explicit BadFonts(std::vector<Fault> faults);
-  /// One per font that cannot be used.
+  /// One fault per font that cannot be used.
   [[nodiscard]] const std::vector<Fault>& faults() const { return faults_; }
 
  private:
   std::vector<Fault> faults_;
 };
 
-/// Whether this build can measure with fonts: whether Pango was there when it was made.
+/// Whether this build can measure with fonts, that is, was built with Pango.
 [[nodiscard]] bool can_open_fonts();
-/// The families of the machine, in alphabetical order. Empty where fonts cannot be opened.
+/// The families of the machine, in alphabetical order. Empty if fonts cannot be opened.
 [[nodiscard]] std::vector<std::string> font_families();
 
-/// Fonts of the machine and of files, ready to measure words. What was opened and shaped is kept for the next who asks
-/// for the same fonts. A text that names no font, or one that is not among these, has `body`, else the machine's sans.
+/// Opens fonts of the machine and of files, to measure text. Opened fonts and shaped texts are kept for later calls
+/// with the same fonts. A text without a font, or with one that is not in the list, has `body`, else the machine's
+/// sans.
 ///
-/// A font of a family takes characters that it does not have from other fonts of the machine. A font of a file takes
-/// them from the other files alone, so that a text measures equally everywhere. Texts of more than 1,000,000 bytes, in
-/// characters of more than 10,000 pixels or less than 1/16, or wider than 1e6 pixels, are not set.
+/// A font of a family takes missing characters from other fonts of the machine. A font of a file takes
+/// them from the other files alone, so that a text has the same size everywhere. Texts of more than 1,000,000 bytes, in
+/// font sizes above 10,000 pixels or below 1/16, or wider than 1e6 pixels, are not shaped.
 ///
-/// Throws BadFonts, with every fault. Opening the first of all reads the machine's list of fonts.
+/// Throws BadFonts, with every fault. The first call reads the machine's list of fonts.
 [[nodiscard]] std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& fonts);
 
-/// Measures the words of a scene as is said: in fixed metrics, or with its fonts. All its texts are set, those of its
-/// ranges, modes and locales too, so that the text_shaper's remarks are about all of them. Throws BadFonts, also for
-/// fonts of a locale and for a text that cannot be set; then the scene is as it was.
-void set_words(Scene& scene, TextMetrics words);
+/// Measures all texts of a scene in fixed metrics, or with its fonts: also those of
+/// ranges, modes and locales, so that the notes of the shaper cover all of them. Throws BadFonts, also for
+/// fonts of a locale and for a text that cannot be shaped; then the scene is unchanged.
+void set_text_metrics(Scene& scene, TextMetrics words);
 
-/// A text that a layout of Pango's holds, in its pieces, to be given to a node: Tree::set_content. The layout is read
-/// as if it had no width; further edits of it are not followed. Throws BadPieces for what SegmentedText refuses, and
-/// where this build cannot measure with fonts.
+/// The text of a Pango layout as segments, for Tree::set_content. The layout is read as if it had no
+/// width; later changes to it have no effect. Throws BadSegments for what SegmentedText refuses, and
+/// if this build cannot measure with fonts.
 [[nodiscard]] std::shared_ptr<const SegmentedText> segments_of(_PangoLayout* layout, std::optional<int> max_lines = {});
 
 }  // namespace v0

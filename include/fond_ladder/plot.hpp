@@ -16,7 +16,7 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Thrown where curves cannot be drawn: the plotting program is missing, or failed. The message says what to do.
+/// Thrown when curves cannot be drawn: the plotting program is missing or failed. The message names the remedy.
 class NoPlot : public Error {
  public:
   using Error::Error;
@@ -24,18 +24,18 @@ class NoPlot : public Error {
 
 struct PlotOptions {
   std::string title{};
-  std::vector<std::size_t> columns{};  ///< which quantities; all when empty
+  std::vector<std::size_t> columns{};  ///< indexes of the quantities to draw; empty: all
 };
 
-/// The curves of a sweep with their breakpoints marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked
-/// for when this is called. Throws NoPlot.
+/// Draws the curves of a sweep with their breakpoints marked, 1280 x 800 pixels. Runs the program gnuplot, found in
+/// PATH. Returns the file in memory. Throws NoPlot.
 [[nodiscard]] std::string plot(const Sweep& swept, PictureForm form, const PlotOptions& options);
 
-/// Throws NoPlot where the plotting program is missing, so that nobody sweeps for nothing.
+/// Throws NoPlot if the plotting program is missing. Call it before a long sweep.
 void require_plotter();
 
-/// Draws a map of sizes: width to the right and height up, the regions of each broken claim hatched in its own way,
-/// with a legend. Throws BadPicture.
+/// Draws a map of sizes: width to the right and height up, the regions of each failing claim with a hatching of its
+/// own, with a legend. Throws BadPicture.
 [[nodiscard]] Picture draw(const SizeMap& map, PictureForm form);
 
 }  // namespace v0

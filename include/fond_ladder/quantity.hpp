@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What can be asked of a node, by name: `beds.width`, `cards/*.height`, `count(cards/*)`.
+// Measures of nodes by name: `beds.width`, `cards/*.height`, `count(cards/*)`.
 // value_of(parse_quantity(tree, "beds.width"), solution)
 
 #include <optional>

@@ -88,7 +88,7 @@ struct Scene {
   std::vector<When> whens;
   /// Texts, direction and fonts per language; see apply_locale().
   std::vector<Locale> locales;
-  TextMetrics text_metrics = TextMetrics::fixed;  ///< change it with set_words() of fonts.hpp
+  TextMetrics text_metrics = TextMetrics::fixed;  ///< change it with set_text_metrics() of fonts.hpp
   std::vector<NamedFont> fonts;                   ///< names are unique
   std::vector<std::string> claims;                ///< statements about the layout, tested at every size of the ladder
   double touch_target_size =

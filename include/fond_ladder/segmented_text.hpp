@@ -42,7 +42,7 @@ struct LineStyle {
 /// content the widest paragraph.
 class SegmentedText : public BreakableText {
  public:
-  /// The segments are in reading order and follow one another in the text. Throws BadPieces if they do not, for
+  /// The segments are in reading order and follow one another in the text. Throws BadSegments if they do not, for
   /// negative or NaN widths or more than 1e6 pixels in all, and for a line height of 0.
   SegmentedText(std::string text, const std::vector<TextSegment>& pieces, LineStyle style);
 
@@ -62,7 +62,7 @@ class SegmentedText : public BreakableText {
   /// The text, as given.
   [[nodiscard]] const std::string& text() const { return text_; }
   /// The segments, as kept.
-  [[nodiscard]] std::vector<TextSegment> pieces() const;
+  [[nodiscard]] std::vector<TextSegment> segments() const;
   /// Bytes that it uses, itself included.
   [[nodiscard]] std::size_t memory() const;
 
@@ -80,7 +80,7 @@ class SegmentedText : public BreakableText {
 };
 
 /// Thrown for segments that make no text. The message says which segment, and why.
-class BadPieces : public Error {
+class BadSegments : public Error {
  public:
   using Error::Error;
 };

@@ -25,7 +25,7 @@ struct Invisible {
   NodeId by{};  ///< the node that it is outside of or behind
 };
 
-/// Which nodes of a solution are visible. Claims, `measure`, `lint` and pictures all ask here. Containers, texts and
+/// Which nodes of a solution are visible. Claims, `measure`, `lint` and pictures all use it. Containers, texts and
 /// `see_through` nodes cover nothing; `scale` counts as painted.
 ///
 /// The first question costs as much as painting order; each of the first 16 also walks up to the root, later ones

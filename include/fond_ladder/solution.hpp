@@ -240,7 +240,7 @@ class Solution {
     double unstretched = 0;  ///< size before tracks of automatic size share the free space
     double share = 0;        ///< factor before `fr`; 0: no factor
     NodeId
-        set_by{};  ///< the child whose content the track is as large as; none where lengths, shares or unused space say
+        set_by{};  ///< the child whose content set the size of the track; none if lengths, shares or unused space did
   };
   /// The tracks of both axes; empty for nodes that are not grids.
   struct GridTracks {

@@ -17,7 +17,7 @@ inline namespace v0 {
 /// Solves trees, and keeps for the next solve what that can reuse. After an edit, only what it affects is solved
 /// again; at another width, sizes by content stay; at another height, all widths and text lines stay.
 ///
-/// Use a solver on one thread at a time; several solvers may solve one tree at the same time while nobody edits it. A
+/// Use a solver on one thread at a time; several solvers may solve one tree at the same time while none edits it. A
 /// solver may be given another tree at any time. A solve throws only what custom content throws. A repeated solve of
 /// a tree allocates nothing, unless a grid gets more tracks than before or a range begins or ends. Cost: at most O(c
 /// log c) for a node with c children; each of four passes visits each node once. A moved-from solver throws

@@ -12,11 +12,11 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Claims that hold now over the whole ladder, in every variant, and look meant: sizes that stay while their parent's
-/// change, siblings that stay equal or in the ratio of their weights, children that keep their order, things that keep
-/// to an edge or inside, nothing cut. Shortest first, at most 40, none that the scene already has. What holds only
-/// while some range does (or does not) is said with that condition. Throws as check does.
-/// With `about` only claims that speak of one of these nodes of the first variant, or of something in one; empty: all.
+/// Returns claims that hold over the whole ladder, in every variant, and look intended: sizes that stay while their
+/// parent changes, siblings that stay equal or in the ratio of their weights, children that keep their order, nodes
+/// that keep to an edge or inside, no overhang. Shortest first, at most 40, without those of the scene. A claim that
+/// holds only while some range does (or does not) gets that condition. Throws as check does. `about`: only claims that
+/// name one of these nodes of the first variant, or a descendant; empty: all.
 [[nodiscard]] std::vector<std::string> suggest(const std::vector<Variant>& variants,
                                                const std::vector<NodeId>& about = {});
 

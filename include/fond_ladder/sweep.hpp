@@ -23,51 +23,52 @@ inline namespace v0 {
 struct Sweep {
   struct Step {
     Extent container;                           ///< in pixels
-    std::vector<std::optional<double>> values;  ///< one a quantity; none where its node has no place
-    double at = 0;                              ///< what was dragged: a side of the container, or a setting
+    std::vector<std::optional<double>> values;  ///< one per quantity; none if its node is not placed
+    double at = 0;                              ///< the size of the side that varies, or the value of the setting
   };
-  std::vector<Quantity> quantities;  ///< with their texts as they were written; those of a set one by one
-  std::vector<Step> steps;           ///< in the order asked
+  std::vector<Quantity> quantities;  ///< with their texts as written; those of a set one by one
+  std::vector<Step> steps;           ///< in the order of the call
   std::vector<Breakpoint> found;     ///< see breakpoints()
-  bool along_height = false;         ///< which side of the container grows
-  /// Intervals that were sampled value by value; elsewhere nothing happens between two breakpoints.
+  bool along_height = false;         ///< whether the height varies, not the width
+  /// Intervals that were sampled value by value; elsewhere nothing changes between two breakpoints.
   std::vector<Interval> sampled{};
-  std::string setting{};  ///< which setting is dragged instead; empty: none, the container grows
+  std::string setting{};  ///< the setting that varies; empty: the container does
 
   /// All breakpoints, from the smallest size up.
   [[nodiscard]] const std::vector<Breakpoint>& breakpoints() const& { return found; }
-  /// Of a temporary by value, so that `for (const Breakpoint& breakpoint : sweep(...).breakpoints())` is sound.
+  /// Returned by value for a temporary, so that `for (const Breakpoint& breakpoint : sweep(...).breakpoints())` is
+  /// valid.
   [[nodiscard]] std::vector<Breakpoint> breakpoints() && { return std::move(found); }
 };
 
-/// How a ladder is swept.
+/// Options of a sweep.
 struct SweepOptions {
   std::vector<std::string> modes{};
   bool along_height = false;  ///< sweeps the heights of the ladder, at its largest width
-  unsigned threads = 0;       ///< 0: one a core; the result is the same whatever it is
+  unsigned threads = 0;       ///< 0: one per core; the result is the same for any number
   bool causes = true;         ///< finds the cause of each breakpoint
   Progress progress{};        ///< of the sizes
 };
 
-/// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every given size, with one solver;
-/// finds no breakpoints. Throws BadQuantity, and as SceneSolver does.
+/// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every given size, with one solver,
+/// without breakpoints. Throws BadQuantity, and as SceneSolver does.
 [[nodiscard]] Sweep sweep(const Scene& scene, const std::vector<ContainerSize>& container_sizes,
                           const std::vector<std::string>& quantities, const std::vector<std::string>& modes = {});
 
-/// The same for sizes that are written in the call, as in `{{390.0, 844.0}}`.
+/// The same for sizes in the call, as in `{{390.0, 844.0}}`.
 [[nodiscard]] inline Sweep sweep(const Scene& scene, std::initializer_list<ContainerSize> container_sizes,
                                  const std::vector<std::string>& quantities,
                                  const std::vector<std::string>& modes = {}) {
   return sweep(scene, std::vector<ContainerSize>(container_sizes), quantities, modes);
 }
 
-/// The same at every whole size of a ladder, its ends included, with every breakpoint. Sweeps widths at the smallest of
-/// the ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, BadValue
-/// for a ladder of more than 100,000 sizes, and as SceneSolver does.
+/// Measures at every whole size of a ladder, its ends included, and finds every breakpoint. Sweeps widths at the
+/// smallest of the ladder's heights. Costs about as much as the solves; memory: quantities times sizes. Throws
+/// BadQuantity, BadValue for a ladder of more than 100,000 sizes, and as SceneSolver does.
 [[nodiscard]] Sweep sweep(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,
                           const SweepOptions& options = {});
 
-/// The same of quantities that are known already.
+/// The same for quantities that were read before.
 [[nodiscard]] Sweep sweep_quantities(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
                                      const SweepOptions& options = {});
 

@@ -70,8 +70,8 @@ class TextShaper {
   virtual ~TextShaper() = default;
 
   /// Shapes a text; null for one that it cannot shape, which is then measured with fixed metrics.
-  [[nodiscard]] virtual std::shared_ptr<const ShapedText> set(const std::string& text,
-                                                              const FontStyle& style) const = 0;
+  [[nodiscard]] virtual std::shared_ptr<const ShapedText> shape(const std::string& text,
+                                                                const FontStyle& style) const = 0;
   /// Why a text cannot be shaped, if that is an error of the scene; empty if fixed metrics may be used instead.
   [[nodiscard]] virtual std::string refusal(const std::string& /*text*/, const FontStyle& /*style*/) const {
     return {};

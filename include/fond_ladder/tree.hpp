@@ -34,7 +34,7 @@ struct When {
   Changes change;
 };
 
-/// Thrown for a handle that is not a node of the tree, and for an edit that would break the tree apart.
+/// Thrown for a handle that is not a node of the tree, and for an edit that would leave no tree.
 class BadNode : public Error {
  public:
   using Error::Error;
@@ -51,7 +51,7 @@ class BadPath : public Error {
 ///
 /// Every edit succeeds, or throws and leaves the tree unchanged: BadValue for keys out of their domain and for two
 /// siblings of one name, BadNode otherwise. An edit costs the children of its containers; setting a current value is
-/// free. Const calls may come from any number of threads while nobody edits the tree, also for the first solve after
+/// free. Const calls may come from any number of threads while none edits the tree, also for the first solve after
 /// an edit. A copy has the same handles. A moved-from tree throws BadNode at every call but assignment.
 class Tree {
  public:

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Which entries of a very long list are in view, without a node per entry. Needs no tree and no solver.
+// Finds the entries of a very long list that are in view, without a node per entry. Needs no tree and no solver.
 
 #include <cstddef>
 #include <cstdint>

@@ -42,7 +42,7 @@ Variant variant_in(const Scene& scene, AskedWords words, const std::string& loca
   if (!words) return variant_of(scene, locale, modes, longer);
   Scene measured = scene;
   try {
-    set_words(measured, *words);
+    set_text_metrics(measured, *words);
   } catch (const BadFonts& bad) {
     std::vector<SceneError> faults;
     for (const BadFonts::Fault& one : bad.faults())

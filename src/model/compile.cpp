@@ -348,7 +348,7 @@ std::shared_ptr<const CustomContent> content_for(const Keys& keys, const std::sh
   if (now && words == nullptr) return now;  // the user's own
   if (keys.kind != Kind::text) return nullptr;
   if (setting.text_shaper) {
-    if (auto set = setting.text_shaper->set(keys.text, keys.font_style(setting.em))) return set;
+    if (auto set = setting.text_shaper->shape(keys.text, keys.font_style(setting.em))) return set;
   }
   const TextStyle style{keys.font_size.value_or(setting.em), keys.one_line, keys.max_lines, keys.line_height};
   const auto* plain = as_fixed_width_text(now.get());

@@ -18,7 +18,7 @@ constexpr double units_in_a_pixel = 1024, unit = 1 / units_in_a_pixel;
 constexpr double widest = 1e6;  // all pieces together, in pixels: their units are counted in 32 bits
 
 [[noreturn]] void refuse(std::size_t piece, const std::string& why) {
-  throw BadPieces("piece " + std::to_string(piece) + " " + why);
+  throw BadSegments("segment " + std::to_string(piece) + " " + why);
 }
 
 /// A width in units.
@@ -34,7 +34,7 @@ std::uint32_t units_of(double pixels, std::size_t piece, const char* what) {
 SegmentedText::SegmentedText(std::string text, const std::vector<TextSegment>& pieces, LineStyle style)
     : text_(std::move(text)), style_(style) {
   if (!(style.height > 0) || !std::isfinite(style.height) || !std::isfinite(style.baseline))
-    throw BadPieces("a line is " + exact(style.height) + " pixels high, with its baseline at " + exact(style.baseline) +
+    throw BadSegments("a line is " + exact(style.height) + " pixels high, with its baseline at " + exact(style.baseline) +
                     "; it must be higher than 0, both numbers");
   pieces_.reserve(pieces.size());
   std::uint32_t read_to = 0;
@@ -91,7 +91,7 @@ std::vector<SegmentedText::Line> SegmentedText::lines_at(double width) const {
   return text_lines::lines_at(text_, pieces_, unit, width);
 }
 
-std::vector<TextSegment> SegmentedText::pieces() const {
+std::vector<TextSegment> SegmentedText::segments() const {
   std::vector<TextSegment> all;
   for (const Piece& one : pieces_)
     all.push_back(

@@ -253,7 +253,7 @@ std::size_t PangoFonts::shaped() const {
   return shaped_;
 }
 
-std::shared_ptr<const ShapedText> PangoFonts::set(const std::string& text, const FontStyle& style) const {
+std::shared_ptr<const ShapedText> PangoFonts::shape(const std::string& text, const FontStyle& style) const {
   return known(text, style, Notes::taken);
 }
 
@@ -319,7 +319,7 @@ std::shared_ptr<const ShapedText> PangoFonts::shape(const std::string& text, con
   try {
     return std::make_shared<const ShapedText>(style.one_line ? words : text, read.pieces,
                                               style.lines(read.ascent, read.descent), style);
-  } catch (const BadPieces&) {  // too wide, or too small to have a height
+  } catch (const BadSegments&) {  // too wide, or too small to have a height
     return nullptr;
   }
 }

@@ -27,7 +27,7 @@ class PangoFonts final : public TextShaper, public LineLayouts {
   /// Throws BadFonts.
   explicit PangoFonts(std::vector<NamedFont> fonts);
 
-  [[nodiscard]] std::shared_ptr<const ShapedText> set(const std::string& text, const FontStyle& style) const override;
+  [[nodiscard]] std::shared_ptr<const ShapedText> shape(const std::string& text, const FontStyle& style) const override;
   [[nodiscard]] std::string refusal(const std::string& text, const FontStyle& style) const override;
   [[nodiscard]] double zero_width(const FontStyle& style) const override;
   [[nodiscard]] std::string family(const FontStyle& style) const override;

@@ -25,7 +25,7 @@ std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& /*fon
 }
 
 std::shared_ptr<const SegmentedText> segments_of(_PangoLayout* /*layout*/, std::optional<int> /*max_lines*/) {
-  throw BadPieces(remedy);
+  throw BadSegments(remedy);
 }
 
 }  // namespace fond_ladder::inline v0

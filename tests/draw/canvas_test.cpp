@@ -119,7 +119,7 @@ pugi::xml_node first_text(const Picture& picture, pugi::xml_document& document) 
 TEST(Canvas, WordsInFontsNameTheirFontAndReadTheirWay) {
   Scene scene = scene_from(
       R"(fonts={"head":{"family":"DejaVu Serif"}} row:r [ text:t text="سرخس." font=head bold=true italic=true font_size=10 ])");
-  set_words(scene, TextMetrics::fonts);
+  set_text_metrics(scene, TextMetrics::fonts);
   const double width = solve(scene, {100, 60}).text_lines(scene.tree.at("t"))[0].box.width;
   pugi::xml_document document;
   const pugi::xml_node words =
@@ -131,7 +131,7 @@ TEST(Canvas, WordsInFontsNameTheirFontAndReadTheirWay) {
   EXPECT_NEAR(words.attribute("x").as_double(), width, 0.001) << "from there to the left";
   EXPECT_NEAR(words.attribute("textLength").as_double(), width, 0.001);
   pugi::xml_document plain;
-  set_words(scene, TextMetrics::fixed);
+  set_text_metrics(scene, TextMetrics::fixed);
   EXPECT_STREQ(first_text(drawn(scene, PictureForm::svg, {.bare = true, .only = {}, .scale = {}, .title = {}}), plain)
                    .attribute("font-family")
                    .value(),
@@ -140,7 +140,7 @@ TEST(Canvas, WordsInFontsNameTheirFontAndReadTheirWay) {
 
 TEST(Canvas, AHyphenIsDrawnWhereALineEndsInIt) {
   Scene scene = scene_from("column:c [ text:t text=\"glass\u00ADhouse\" font_size=20 ]");
-  set_words(scene, TextMetrics::fonts);
+  set_text_metrics(scene, TextMetrics::fonts);
   pugi::xml_document document;
   const Picture picture = drawn(scene, PictureForm::svg, {.bare = true, .only = {}, .scale = {}, .title = {}});
   EXPECT_THAT(first_text(picture, document).text().get(), ::testing::EndsWith("\u2010"));

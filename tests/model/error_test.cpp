@@ -19,7 +19,7 @@ namespace {
 template <class... E>
 constexpr bool all_are_errors = (std::is_base_of_v<Error, E> && ...);
 
-static_assert(all_are_errors<BadClaim, BadEdit, BadFonts, BadNode, BadPath, BadPicture, BadPieces, BadQuantity,
+static_assert(all_are_errors<BadClaim, BadEdit, BadFonts, BadNode, BadPath, BadPicture, BadSegments, BadQuantity,
                              BadScene, BadValue, NoPlot, StaleSolution, calls::WrongCall>);
 
 // One handler is enough for everything that the library refuses.

@@ -167,21 +167,24 @@ TEST(SegmentedText, RefusesPiecesThatMakeNoText) {
     LineStyle style;
     const char* why;
   } cases[] = {
-      {{{0, 2, -1, 0, 0, false}}, style, "piece 0 has a width of -1 pixels; it must be from 0 to 1e6"},
-      {{{0, 2, 1, nan, 0, false}}, style, "piece 0 has a space of nan pixels; it must be from 0 to 1e6"},
-      {{{0, 2, 1, 0, 2e6, false}}, style, "piece 0 makes the text wider than 1e6 pixels"},
-      {{{0, 2, 6e5, 0, 0, false}, {2, 3, 6e5, 0, 0, false}}, style, "piece 1 makes the text wider than 1e6 pixels"},
+      {{{0, 2, -1, 0, 0, false}}, style, "segment 0 has a width of -1 pixels; it must be from 0 to 1e6"},
+      {{{0, 2, 1, nan, 0, false}}, style, "segment 0 has a space of nan pixels; it must be from 0 to 1e6"},
+      {{{0, 2, 1, 0, 2e6, false}}, style, "segment 0 makes the text wider than 1e6 pixels"},
+      {{{0, 2, 6e5, 0, 0, false}, {2, 3, 6e5, 0, 0, false}}, style, "segment 1 makes the text wider than 1e6 pixels"},
       {{{2, 1, 1, 0, 0, false}},
        style,
-       "piece 0 goes from byte 2 to 1; it must begin after the one before it, at 0 or later, and end inside the text, "
+       "segment 0 goes from byte 2 to 1; it must begin after the one before it, at 0 or later, and end inside the "
+       "text, "
        "which has 3"},
       {{{0, 2, 1, 0, 0, false}, {1, 3, 1, 0, 0, false}},
        style,
-       "piece 1 goes from byte 1 to 3; it must begin after the one before it, at 2 or later, and end inside the text, "
+       "segment 1 goes from byte 1 to 3; it must begin after the one before it, at 2 or later, and end inside the "
+       "text, "
        "which has 3"},
       {{{0, 4, 1, 0, 0, false}},
        style,
-       "piece 0 goes from byte 0 to 4; it must begin after the one before it, at 0 or later, and end inside the text, "
+       "segment 0 goes from byte 0 to 4; it must begin after the one before it, at 0 or later, and end inside the "
+       "text, "
        "which has 3"},
       {{}, {0, 0, {}}, "a line is 0 pixels high, with its baseline at 0; it must be higher than 0, both numbers"},
   };
@@ -189,7 +192,7 @@ TEST(SegmentedText, RefusesPiecesThatMakeNoText) {
     try {
       static_cast<void>(SegmentedText("abc", pieces, lines));
       ADD_FAILURE() << why;
-    } catch (const BadPieces& fault) {
+    } catch (const BadSegments& fault) {
       EXPECT_STREQ(fault.what(), why);
     }
   }

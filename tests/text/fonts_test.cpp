@@ -33,7 +33,7 @@ Scene in_fonts(std::string_view shorthand, std::vector<NamedFont> fonts = usual)
   Scene scene =
       scene_from(R"(fonts={"head":{"family":"Serif"},"elsewhere":{"family":"Serif"}} )" + std::string(shorthand));
   scene.fonts = std::move(fonts);
-  set_words(scene, TextMetrics::fonts);
+  set_text_metrics(scene, TextMetrics::fonts);
   return scene;
 }
 
@@ -59,7 +59,7 @@ TEST(Fonts, AnEmIsTheSizeOfTextsThatSayNoneAndGoesOnWithEdits) {
   const double at_16 = width_of(scene);
   scene.tree.set_em(32);
   EXPECT_NEAR(width_of(scene), 2 * at_16, 0.01);
-  set_words(scene, TextMetrics::fixed);
+  set_text_metrics(scene, TextMetrics::fixed);
   EXPECT_DOUBLE_EQ(width_of(scene), 11 * 0.6 * 32);
 }
 
@@ -116,7 +116,7 @@ TEST(Fonts, NothingIsShapedAfterTheFirstSolve) {
   scene.ranges = {{"narrow", {}, 300, {}, {}}};
   scene.ladder.width = {80, 600};
   testing::add_form(scene, scene.tree.at("t"), "narrow", [](Keys& keys) { keys.bold = true; });
-  set_words(scene, TextMetrics::fonts);
+  set_text_metrics(scene, TextMetrics::fonts);
   const auto& fonts = dynamic_cast<const typeset::PangoFonts&>(*scene.tree.text_shaper());
   static_cast<void>(solve(scene, {400, {}}));
   const std::size_t shaped = fonts.shaped();
@@ -155,7 +155,7 @@ TEST(Fonts, ContentOfOnesOwnStays) {
   Scene scene = scene_from("row:r [ text:t text=Fern ]");
   const auto own = std::make_shared<SegmentedText>("Fern", std::vector<TextSegment>{{0, 4, 77}}, LineStyle{});
   scene.tree.set_content(scene.tree.at("t"), own);
-  set_words(scene, TextMetrics::fonts);
+  set_text_metrics(scene, TextMetrics::fonts);
   EXPECT_EQ(width_of(scene), 77);
   scene.tree.set_content(scene.tree.at("t"), nullptr);
   EXPECT_NE(dynamic_cast<const ShapedText*>(scene.tree.content(scene.tree.at("t")).get()), nullptr);
@@ -218,7 +218,7 @@ TEST(Fonts, WhatTakesTheSquareIsSetUpToItsBound) {
   const std::string invisible = repeated("a", "\u200b", 500) + repeated("", "b", 200);
   for (const std::string& text : {marks, breakpoints, breakpoints + "\n" + breakpoints, invisible}) {
     Scene scene(row("r").children(fond_ladder::text("t", text)));
-    EXPECT_NO_THROW(set_words(scene, TextMetrics::fonts));
+    EXPECT_NO_THROW(set_text_metrics(scene, TextMetrics::fonts));
     EXPECT_GT(width_of(scene), 100);
   }
 }
@@ -230,7 +230,7 @@ TEST(Fonts, ALongTextIsItsParagraphs) {
   std::vector<TextSegment> expected;
   for (int i = 0; i < 3000; ++i) {
     const std::string one = repeated("", i % 3 == 0 ? "ab \u05d0 " : "fern ", i % 7);
-    std::vector<TextSegment> pieces = fonts->set(one, {})->pieces();
+    std::vector<TextSegment> pieces = fonts->shape(one, {})->segments();
     if (one.empty()) pieces.assign(1, {});
     for (TextSegment piece : pieces) {
       piece.begin += static_cast<std::uint32_t>(all.size());
@@ -242,7 +242,7 @@ TEST(Fonts, ALongTextIsItsParagraphs) {
     expected.back().ends_paragraph = true;
   }
   all += repeated("", "fern ", 2999 % 7);
-  EXPECT_TRUE(fonts->set(all, {})->pieces() == expected);
+  EXPECT_TRUE(fonts->shape(all, {})->segments() == expected);
 }
 
 TEST(Fonts, AllTextsOnceAStyleAreBounded) {
@@ -250,11 +250,11 @@ TEST(Fonts, AllTextsOnceAStyleAreBounded) {
   Node root = column("r");
   for (int i = 0; i < 40; ++i) root.children(fond_ladder::text("t" + std::to_string(i), one).font_size(8 + (i % 2)));
   Scene few(root);
-  EXPECT_NO_THROW(set_words(few, TextMetrics::fonts)) << "twenty say the same";
+  EXPECT_NO_THROW(set_text_metrics(few, TextMetrics::fonts)) << "twenty say the same";
   for (int i = 0; i < 16; ++i) root.children(fond_ladder::text("u" + std::to_string(i), one).font_size(20 + i));
   Scene many(root);
   try {
-    set_words(many, TextMetrics::fonts);
+    set_text_metrics(many, TextMetrics::fonts);
     ADD_FAILURE();
   } catch (const BadFonts& bad) {
     EXPECT_STREQ(bad.what(),
@@ -280,7 +280,7 @@ TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
   for (const auto& [why, text, size] : cases) {
     Scene scene(row("r").children(fond_ladder::text("t", text).font_size(size)));
     try {
-      set_words(scene, TextMetrics::fonts);
+      set_text_metrics(scene, TextMetrics::fonts);
       ADD_FAILURE() << why;
     } catch (const BadFonts& bad) {
       EXPECT_THAT(bad.what(), HasSubstr(std::string("r/t: ") + why));
@@ -333,7 +333,7 @@ TEST(Fonts, AnyNumberOfThreadsMaySetWords) {
         FontStyle style;
         style.size = 10 + i % 7;
         style.bold = i % 3 == 0;
-        sum += fonts->set("Fern " + std::to_string(i % 40), style)->widths().max_content;
+        sum += fonts->shape("Fern " + std::to_string(i % 40), style)->widths().max_content;
       }
     });
   }
@@ -359,7 +359,7 @@ TEST(Fonts, ALayoutOfPangosIsContentToo) {
 
 TEST(Fonts, AnEmptyTextHasNoLineAndALineFeedBeginsOne) {
   const auto height = [](const char* text) {
-    const auto set = open_fonts(usual)->set(text, {});
+    const auto set = open_fonts(usual)->shape(text, {});
     return set->height_for(500).height / set->line_height();
   };
   EXPECT_EQ(height(""), 0);

@@ -79,7 +79,7 @@ TEST_P(PangoTruth, LinesAreThoseOfItsOwnLayout) {
     FontStyle style;
     style.size = 8 + static_cast<double>(dice(100)) / 4;
     style.bold = dice(4) == 0;
-    const auto set = fonts->set(text, style);
+    const auto set = fonts->shape(text, style);
     ASSERT_NE(set, nullptr);
     const auto own = layout(text, script.family, style);
     for (int w = 0; w < 20; ++w) {

@@ -33,8 +33,8 @@ std::string pieces_for(const std::string& text, const std::string& file, const S
   Scene as_it_is = read_scene(text, file), changed = shown;
   if (!shown.tree.text_shaper() && as_it_is.fonts.empty() && shown.fonts.empty()) return {};
   try {
-    set_words(as_it_is, TextMetrics::fonts);
-    set_words(changed, TextMetrics::fonts);
+    set_text_metrics(as_it_is, TextMetrics::fonts);
+    set_text_metrics(changed, TextMetrics::fonts);
   } catch (const BadFonts&) {  // they were not requested
     return {};
   }

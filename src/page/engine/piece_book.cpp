@@ -86,7 +86,7 @@ std::shared_ptr<const ShapedText> PieceStore::set(const NamedFont* font, const s
   try {
     return std::make_shared<const ShapedText>(std::move(words), by == 1 ? near.pieces : scaled(near.pieces, by),
                                               style.lines(near.ascent * by, near.descent * by), style);
-  } catch (const BadPieces&) {
+  } catch (const BadSegments&) {
     return nullptr;
   }
 }
@@ -101,7 +101,7 @@ PieceStore& carried_pieces() {
   return store;
 }
 
-std::shared_ptr<const ShapedText> PieceBook::set(const std::string& text, const FontStyle& style) const {
+std::shared_ptr<const ShapedText> PieceBook::shape(const std::string& text, const FontStyle& style) const {
   return carried_pieces().set(font_named(fonts_, style.font), text, style);
 }
 

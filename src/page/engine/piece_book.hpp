@@ -46,7 +46,7 @@ class PieceBook final : public TextShaper {
  public:
   explicit PieceBook(std::vector<NamedFont> fonts) : fonts_(std::move(fonts)) {}
 
-  [[nodiscard]] std::shared_ptr<const ShapedText> set(const std::string& text, const FontStyle& style) const override;
+  [[nodiscard]] std::shared_ptr<const ShapedText> shape(const std::string& text, const FontStyle& style) const override;
   [[nodiscard]] double zero_width(const FontStyle& style) const override;
   [[nodiscard]] std::string family(const FontStyle& style) const override;
   [[nodiscard]] std::shared_ptr<const TextShaper> with(const std::vector<NamedFont>& fonts) const override;

@@ -73,7 +73,7 @@ class PieceWriter {
       json.number("ascent", one.set->line_baseline());
       json.number("descent", one.set->line_height() - one.set->line_baseline());
       json.text("text", one.text);
-      json.json("pieces", numbers_of(one.set->pieces()));
+      json.json("pieces", numbers_of(one.set->segments()));
     });
     json.end();
     return out.str();

@@ -48,7 +48,7 @@ void read_place(const Edit& edit, std::string_view text, PlaceWords& words, cons
 
 }  // namespace
 
-SetWords set_words(const Edit& edit, const std::string& example) {
+SetWords set_text_metrics(const Edit& edit, const std::string& example) {
   const std::size_t equals = edit.what.find('=');
   SetWords words;
   if (equals != std::string::npos) {

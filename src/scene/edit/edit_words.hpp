@@ -17,7 +17,7 @@ struct SetWords {
   std::string value;               ///< as typed
 };
 /// `example` is shown where it is missing what it needs.
-[[nodiscard]] SetWords set_words(const Edit& edit, const std::string& example);
+[[nodiscard]] SetWords set_text_metrics(const Edit& edit, const std::string& example);
 
 /// `A,B` as `A` and `B`.
 [[nodiscard]] std::vector<std::string> split_nodes(const std::string& text);

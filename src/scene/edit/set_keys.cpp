@@ -22,7 +22,7 @@ class KeySetter {
   explicit KeySetter(PlacedText& text) : text_(text) {}
 
   bool set(Splices& splices, ChangedText& changed) {
-    const SetWords words = set_words(text_.edit(), text_.tree().segment(text_.tree().root()) + ".gap=8");
+    const SetWords words = set_text_metrics(text_.edit(), text_.tree().segment(text_.tree().root()) + ".gap=8");
     const bool is_node = words.steps.size() > 1 && !(is_top_key(words.steps[0]) && !names_nodes(words.steps[0]));
     if (!is_node) return set_in_file(words, splices);
     const std::vector<NodeId> nodes = text_.nodes_of(words.steps[0]);

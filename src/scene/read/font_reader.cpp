@@ -104,9 +104,9 @@ void FontReader::refuse_unknown() {
   }
 }
 
-void FontReader::set_words_of(Scene& scene) {
+void FontReader::set_text_metrics_of(Scene& scene) {
   try {
-    set_words(scene, TextMetrics::fonts);
+    set_text_metrics(scene, TextMetrics::fonts);
   } catch (const BadFonts& bad) {
     for (const BadFonts::Fault& fault : bad.faults()) {
       const auto place = places_.find(fault.source_place);

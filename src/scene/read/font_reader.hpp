@@ -24,7 +24,7 @@ class FontReader : private ObjectReader {
   void refuse_unknown();
   /// Measures the text of the scene with them. Errors of a font are reported at its place; then throws
   /// BadScene.
-  void set_words_of(Scene& scene);
+  void set_text_metrics_of(Scene& scene);
 
   std::vector<Clash> clashes;
 

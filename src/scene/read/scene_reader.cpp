@@ -81,7 +81,7 @@ class SceneReader : private ObjectReader {
     scene.modes = std::move(conditions_.modes);
     read_claims(top, scene);
     if (!faults_.empty()) faults_.raise();
-    if (words_ == TextMetrics::fonts) fonts_.set_words_of(scene);
+    if (words_ == TextMetrics::fonts) fonts_.set_text_metrics_of(scene);
     return scene;
   }
 

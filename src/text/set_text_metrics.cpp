@@ -83,7 +83,7 @@ std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
   return all;
 }
 
-void set_words(Scene& scene, TextMetrics words) {
+void set_text_metrics(Scene& scene, TextMetrics words) {
   if (words == TextMetrics::fixed) {
     scene.tree.set_text_shaper(nullptr);
     scene.text_metrics = words;
