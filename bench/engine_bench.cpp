@@ -162,7 +162,7 @@ void add_claims(Compared& compared, const Scene& scene, const std::vector<std::s
     for (double width = scene.ladder.width.from; width <= scene.ladder.width.to; width += 1)
       solver.solve({width, scene.ladder.height->from});
   });
-  compared.add("checked", [&scene, &claims] { benchmark::DoNotOptimize(check(scene, claims, {}, 1)); });
+  compared.add("checked", [&scene, &claims] { benchmark::DoNotOptimize(check(scene, claims, {.threads = 1})); });
 }
 
 /// Google Benchmark decides how often to repeat; what it would print is left out.

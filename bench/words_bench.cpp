@@ -104,7 +104,7 @@ int run(bool quick) {
   Compared shaping;
   FontStyle style;
   style.size = 14;
-  shaping.add("ours", [&] { static_cast<void>(setter->set(texts[at++ % texts.size()], style)); });
+  shaping.add("ours", [&] { static_cast<void>(setter->shape(texts[at++ % texts.size()], style)); });
   shaping.add("Pango", [&] {
     const typeset::Owned<PangoLayout> layout(pango_layout_new(context.get()));
     pango_layout_set_font_description(layout.get(), description.get());

@@ -54,7 +54,7 @@ void run(std::string_view text) {
     const Claim::Outcome first = outcome(claim), second = outcome(Claim(scene, claim.text()));
     expect(first.tested == second.tested && first.holds == second.holds, "its own text comes to something else");
     if (choice_of(text) % one_in_a_check != 0) return;
-    const auto checked = check(scene, {std::string(text)}, {}, 1);
+    const auto checked = check(scene, {std::string(text)}, {.threads = 1});
     expect(checked.size() == 1 && checked[0].holds == (checked[0].failing.empty() && checked[0].tests > 0),
            "what is kept fails somewhere, or is tested nowhere");
     expect_readable(report(checked[0], "house.json"), "the report");

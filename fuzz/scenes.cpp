@@ -133,7 +133,7 @@ void ask(std::string_view text, Scene& scene, std::uint64_t choice) {
   const Variant variant{.name = {}, .scene = scene};
   if (which < 56) {
     if (scene.claims.size() > 8) scene.claims.resize(8);
-    for (const CheckedClaim& checked : check(scene, scene.claims, {}, 1))
+    for (const CheckedClaim& checked : check(scene, scene.claims, {.threads = 1}))
       expect_readable(report(checked, file), "the report of a check");
   } else if (which < 58) {
     const auto nodes = scene.tree.nodes();

@@ -55,25 +55,26 @@ struct CheckedClaim {
   std::vector<Failing> failing;
 };
 
+/// Options of a check.
+struct CheckOptions {
+  std::vector<std::string> modes{};   ///< that are on, for a scene; variants have their own, and throw BadValue
+  std::optional<Interval> heights{};  ///< tests every height of this interval instead: whole rectangles of sizes
+  unsigned threads = 0;               ///< 0: one per core; the result is the same for any number
+  Progress progress{};                ///< of the variants
+};
+
 /// Tests claims at every real width of the ladder of the scene: at both ends of its heights, at and next to each
-/// height at which a range begins or ends, and at every named size. The result of a claim does not depend on the
-/// other claims. Costs some solves per breakpoint; memory is that of the linear intervals of the quantities. Throws
+/// height at which a range begins or ends, and at every named size. With `heights`, at every width and every height of
+/// that interval: failing regions have exact edges, and bounds of ranges and the largest width and height are tested as
+/// lines of their own; that costs a few solves per region without a boundary. The result of a claim does not depend on
+/// the other claims. Costs some solves per breakpoint; memory is that of the linear intervals of the quantities. Throws
 /// BadClaim, and as SceneSolver does.
 [[nodiscard]] std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
-                                              const std::vector<std::string>& modes = {}, unsigned threads = 0);
+                                              const CheckOptions& options = {});
 
 /// The same in each variant of a scene. A claim holds if it fails in none and is tested in one.
 [[nodiscard]] std::vector<CheckedClaim> check(const std::vector<Variant>& variants,
-                                              const std::vector<std::string>& claims, unsigned threads = 0,
-                                              const Progress& progress = {});
-
-/// The same over whole rectangles of sizes: every width of the ladder and every height of an interval. Failing
-/// regions have exact edges. Bounds of ranges and the largest width and height are tested as lines of their own.
-/// Costs a few solves per region without a boundary.
-[[nodiscard]] std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
-                                                           const std::vector<std::string>& claims,
-                                                           const Interval& heights, unsigned threads = 0,
-                                                           const Progress& progress = {});
+                                              const std::vector<std::string>& claims, const CheckOptions& options = {});
 
 /// A share of all pairs of a claim and a variant: every `of`-th pair, starting with pair `part`, counted claim by
 /// claim.
@@ -87,12 +88,10 @@ struct Shard {
 };
 /// The same for a share. Claims without a pair in it have no result. Together all shares test each pair once and
 /// report what one call for all would report. The share with the first pair of a claim reports whether it is tested
-/// at all. With `heights` as check_every_height. One variant is in memory at a time.
+/// at all. One variant is in memory at a time.
 [[nodiscard]] std::vector<std::optional<CheckedClaim>> check_part(const VariantsInTurn& variants,
                                                                   const std::vector<std::string>& claims,
-                                                                  const Shard& part,
-                                                                  const std::optional<Interval>& heights = {},
-                                                                  unsigned threads = 0, const Progress& progress = {});
+                                                                  const Shard& part, const CheckOptions& options = {});
 
 /// Prints the result of a claim: holds, fails or untested, with sizes, values and reason. With the name of the scene
 /// file also the commands that show it.

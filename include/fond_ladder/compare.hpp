@@ -50,12 +50,16 @@ struct Comparison {
   [[nodiscard]] bool any() const { return !differences.empty(); }
 };
 
-/// Compares two scenes node by node, matched by path, else by a name that is unique. Compares the given sizes, or the
-/// ladder of the first scene: every whole width at both ends of its heights, and the named sizes. Boxes within 0.01
-/// pixels are equal. Throws as SceneSolver does, and BadValue for a tree with too many levels (fond-ladder help
-/// limits).
-[[nodiscard]] Comparison compare(const Variant& first, const Variant& second,
-                                 const std::vector<ContainerSize>& container_sizes = {}, const Progress& progress = {});
+/// Options of a comparison.
+struct CompareOptions {
+  std::vector<ContainerSize> container_sizes{};  ///< sizes to compare; empty: the ladder of the first scene
+  Progress progress{};                           ///< of the sizes
+};
+
+/// Compares two scenes node by node, matched by path, else by a name that is unique. A ladder means every whole width
+/// at both ends of its heights, and the named sizes. Boxes within 0.01 pixels are equal. Throws as SceneSolver does,
+/// and BadValue for a tree with too many levels (fond-ladder help limits).
+[[nodiscard]] Comparison compare(const Variant& first, const Variant& second, const CompareOptions& options = {});
 
 /// Prints the comparison; the answer is on the first line.
 std::ostream& operator<<(std::ostream& out, const Comparison& comparison);

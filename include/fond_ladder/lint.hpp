@@ -43,13 +43,19 @@ struct Lint {
   std::vector<Finding> remarks;
 };
 
+/// Options of lint.
+struct LintOptions {
+  unsigned threads = 0;  ///< 0: one per core; the result is the same for any number
+  Progress progress{};   ///< of the sizes and settings
+};
+
 /// Solves every whole width of the ladder, at both ends of its heights, and every named size, and examines every node
 /// at every size. Throws as SceneSolver does.
 [[nodiscard]] Lint lint(const Variant& variant);
 
-/// The same for several variants of a scene, on `threads` threads (0: all cores). A finding in only some variants
+/// The same for several variants of a scene. A finding in only some variants
 /// names them; a setting has no effect if it has none in any variant that shows its node.
-[[nodiscard]] Lint lint(const std::vector<Variant>& variants, unsigned threads = 0, const Progress& progress = {});
+[[nodiscard]] Lint lint(const std::vector<Variant>& variants, const LintOptions& options = {});
 
 /// Prints the findings; the answer is on the first line.
 std::ostream& operator<<(std::ostream& out, const Lint& lint);

@@ -29,10 +29,16 @@ struct SizeMap {
   std::size_t sampled = 0;
 };
 
+/// Options of a map.
+struct MapOptions {
+  unsigned threads = 0;  ///< 0: one per core; the result is the same for any number
+  Progress progress{};   ///< of the regions
+};
+
 /// Tests all widths of the ladder of a scene and all heights of an interval. Throws BadClaim, BadValue for more than
 /// 100,000 widths or heights, and as SceneSolver does.
 [[nodiscard]] SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Interval& heights,
-                                unsigned threads = 0, const Progress& progress = {});
+                                const MapOptions& options = {});
 
 }  // namespace v0
 }  // namespace fond_ladder

@@ -151,7 +151,8 @@ CheckedScene check_scene(const CheckCall& call, const std::string& file, std::si
   if (!call.scene.height.empty()) heights = sizes_asked(call.scene.height, "--height", scene.ladder.height);
   if (heights && heights->from == heights->to) heights.reset();  // the ladder has it now
   ProgressLine progress(streams, "checking");
-  std::vector<std::optional<CheckedClaim>> checked = check_part(variants, all, part, heights, 0, progress.teller());
+  std::vector<std::optional<CheckedClaim>> checked =
+      check_part(variants, all, part, {.heights = heights, .progress = progress.teller()});
   for (std::size_t i = 0; i < all.size(); ++i) {
     if (!checked[i]) continue;
     one.suite.checked.push_back(std::move(*checked[i]));

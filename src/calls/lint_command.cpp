@@ -66,7 +66,7 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
   const auto look = [&](const std::string& file) {
     const std::vector<Variant> variants = load_variants(call_for(call.scene, file), streams, Hints::none);
     Linted& one = all.back();
-    one.lint = fond_ladder::lint(variants, 0, ProgressLine(streams, "looking").teller());
+    one.lint = fond_ladder::lint(variants, {.progress = ProgressLine(streams, "looking").teller()});
     if (as_json) {
       if (!answers) answers.emplace(streams.out, "lint");  // not before there is one
       write_lint(answers->next(variants[0].scene, file, variants[0].scene.ladder), *one.lint);

@@ -94,7 +94,7 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
           : require_range(sizes_asked(call.height, "--height", scene.ladder.height), "--height 240..900");
   std::vector<std::string> claims = call.claims.empty() ? scene.claims : call.claims;
   require_claims(scene, claims);
-  const SizeMap map = map_sizes(variant, claims, heights, 0, ProgressLine(streams, "mapping").teller());
+  const SizeMap map = map_sizes(variant, claims, heights, {.progress = ProgressLine(streams, "mapping").teller()});
   if (call.output == "-") {  // then nothing else may stand there
     const Picture picture = draw(map, picture_form(call.output, call.as, "-o"));
     streams.out.write(picture.bytes.data(), static_cast<std::streamsize>(picture.bytes.size()));

@@ -373,7 +373,7 @@ std::vector<std::string> PangoFonts::remarks() const {
 }
 
 std::string PangoFonts::refusal(const std::string& text, const FontStyle& style) const {
-  if (set(text, style) != nullptr) return {};
+  if (shape(text, style) != nullptr) return {};
   if (text.size() > limits::longest_text) {
     return "its words take " + in_thousands(static_cast<double>(text.size())) + " bytes; the limit with fonts is " +
            in_thousands(limits::longest_text);

@@ -108,7 +108,7 @@ void set_text_metrics(Scene& scene, TextMetrics words) {
       if (locale == one.locale) by = its.get();
     }
     static_cast<void>(by->zero_width(one.style));
-    if (by->set(*one.text, one.style) != nullptr) continue;
+    if (by->shape(*one.text, one.style) != nullptr) continue;
     const std::string why = by->refusal(*one.text, one.style);
     if (!why.empty()) faults.push_back({{}, "", scene.tree.path(one.node) + ": " + why});
   }

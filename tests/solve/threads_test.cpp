@@ -141,10 +141,12 @@ TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
                                       variant_of(scene, "", {}, 0.5)};
   const auto answer = [&](unsigned threads) {
     std::ostringstream text;
-    text << lint(variants, threads);
-    for (const CheckedClaim& one : check(variants, {"a.width = b.width", "fits(r)", "reachable(r/*)"}, threads))
+    text << lint(variants, {.threads = threads});
+    for (const CheckedClaim& one :
+         check(variants, {"a.width = b.width", "fits(r)", "reachable(r/*)"}, {.threads = threads}))
       text << report(one);
-    for (const CheckedClaim& one : check_every_height(variants, {"a.width = b.width"}, Interval(10, 30), threads))
+    for (const CheckedClaim& one :
+         check(variants, {"a.width = b.width"}, {.heights = Interval(10, 30), .threads = threads}))
       text << report(one);
     SweepOptions options;
     options.threads = threads;

@@ -58,7 +58,7 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
       container_sizes.push_back(asked.container_size);
   }
   const Comparison comparison =
-      fond_ladder::compare(first, second, container_sizes, ProgressLine(streams, "comparing").teller());
+      fond_ladder::compare(first, second, {container_sizes, ProgressLine(streams, "comparing").teller()});
   if (call.format == Format::json) {
     Ladder compared = first.scene.ladder;
     if (!container_sizes.empty()) {

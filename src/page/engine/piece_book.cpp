@@ -108,7 +108,7 @@ std::shared_ptr<const ShapedText> PieceBook::shape(const std::string& text, cons
 double PieceBook::zero_width(const FontStyle& style) const {
   FontStyle of_zero = style;
   of_zero.one_line = true;
-  const auto zero = set("0", of_zero);
+  const auto zero = shape("0", of_zero);
   return zero ? zero->widths().max_content : plain_character * style.size;
 }
 

@@ -89,7 +89,7 @@ class PieceWriter {
     style.one_line |= one_line;
     const std::string key = font_key(named);
     if (!known_.emplace(key, style.bold, style.italic, style.one_line, style.size, text).second) return;
-    const auto set = setter.set(text, style);
+    const auto set = setter.shape(text, style);
     if (!set) return;
     auto font = std::ranges::find(fonts_, key, &std::pair<std::string, std::string>::first);
     if (font == fonts_.end()) font = fonts_.insert(font, {key, setter.family(style)});

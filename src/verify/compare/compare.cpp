@@ -190,14 +190,14 @@ class Comparer {
 
 }  // namespace
 
-Comparison compare(const Variant& first, const Variant& second, const std::vector<ContainerSize>& container_sizes,
-                   const Progress& progress) {
+Comparison compare(const Variant& first, const Variant& second, const CompareOptions& options) {
   for (const Variant* one : {&first, &second}) detail::require_short_paths(one->scene.tree.store());
   Comparer comparer(first, second);
-  const std::vector<ContainerSize> all = container_sizes.empty() ? sizes_of(first.scene.ladder) : container_sizes;
+  const std::vector<ContainerSize>& asked = options.container_sizes;
+  const std::vector<ContainerSize> all = asked.empty() ? sizes_of(first.scene.ladder) : asked;
   for (std::size_t i = 0; i < all.size(); ++i) {
     comparer.look(all[i], i > 0 && follows(all[i - 1], all[i]));
-    if (progress) progress(static_cast<double>(i + 1) / static_cast<double>(all.size()));
+    if (options.progress) options.progress(static_cast<double>(i + 1) / static_cast<double>(all.size()));
   }
   Comparison comparison = comparer.compare();
   comparison.sizes = all.size();

@@ -306,33 +306,33 @@ class Gathering {
 
 }  // namespace
 
-Lint lint(const std::vector<Variant>& variants, unsigned threads, const Progress& progress) {
+Lint lint(const std::vector<Variant>& variants, const LintOptions& options) {
   const Scene& scene = variants.at(0).scene;
   const std::vector<ContainerSize> container_sizes = sizes_of(scene.ladder);
   WorkTally tally(2 * container_sizes.size() * variants.size(),
-                  progress);  // half for examining sizes, half for removing settings
-  std::vector<LintedVariant> looked = look_at_all(variants, container_sizes, thread_count(threads), tally);
-  in_parallel(thread_count(threads), variants.size(),
+                  options.progress);  // half for examining sizes, half for removing settings
+  std::vector<LintedVariant> looked = look_at_all(variants, container_sizes, thread_count(options.threads), tally);
+  in_parallel(thread_count(options.threads), variants.size(),
               [&] { return [&](std::size_t v) { find_in(variants[v], container_sizes, looked[v], tally); }; });
   const Gathering gathering(variants, looked);
-  Lint reason;
+  Lint answer;
   const std::vector<VariantLabel> labels = labels_of(variants);
-  reason.title = scene.name() + text_of(labels);
-  reason.about = lines_about(labels);
+  answer.title = scene.name() + text_of(labels);
+  answer.about = lines_about(labels);
   const std::vector<NodeId> nodes = scene.tree.nodes();
   const auto ends_looks = std::ranges::find_if(nodes, [&](NodeId node) {
     return std::ranges::any_of(looked,
                                [&](const LintedVariant& one) { return one.sightings.too_many().contains(node); });
   });
   if (ends_looks != nodes.end()) {
-    reason.not_examined = "lint examines the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
+    answer.not_examined = "lint examines the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
                           " overlapping pairs of siblings per size; from " + scene.tree.short_path(*ends_looks) +
                           " on there are more";
   }
-  reason.widths = scene.ladder.width;
-  reason.sizes_examined = container_sizes.size();
-  reason.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));
-  reason.remarks = grouped(scene.tree, gathering.gather(&LintedVariant::remarks));
+  answer.widths = scene.ladder.width;
+  answer.sizes_examined = container_sizes.size();
+  answer.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));
+  answer.remarks = grouped(scene.tree, gathering.gather(&LintedVariant::remarks));
   const std::vector<Finding> idle = idle_definitions(scene);
   const auto is_reported = [&](const Range& range) {
     return std::ranges::any_of(idle, [&](const Finding& one) { return one.key == "ranges" && one.node == range.name; });
@@ -340,18 +340,18 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const Progress
   for (const Range& range : scene.ranges) {
     const auto reaches = [&](const LintedVariant& one) { return one.reached.contains(range.name); };
     if (is_reported(range) || std::ranges::any_of(looked, reaches)) continue;
-    reason.findings.push_back({range.name, "ranges", LintRule::never_holds,
+    answer.findings.push_back({range.name, "ranges", LintRule::never_holds,
                                "no size of the ladder is in it (" + bounds_text(range) + ")",
                                "widen the ladder, or remove the range", std::vector<Interval>{scene.ladder.width}});
   }
-  reason.findings.insert(reason.findings.end(), idle.begin(), idle.end());
+  answer.findings.insert(answer.findings.end(), idle.begin(), idle.end());
   NodeRangesSeen node_ranges;
   for (const LintedVariant& one : looked) node_ranges.take(one.node_ranges);
   for (auto& [node, finding] : node_ranges.findings(scene)) {
-    if (!scene.tree.keys(node).allow.has(finding.rule)) reason.findings.push_back(std::move(finding));
+    if (!scene.tree.keys(node).allow.has(finding.rule)) answer.findings.push_back(std::move(finding));
   }
-  std::ranges::stable_sort(reason.findings, {}, &Finding::rule);
-  return reason;
+  std::ranges::stable_sort(answer.findings, {}, &Finding::rule);
+  return answer;
 }
 
 Lint lint(const Variant& variant) {

@@ -8,7 +8,7 @@
 namespace fond_ladder::inline v0 {
 
 SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Interval& heights,
-                  unsigned threads, const Progress& progress) {
+                  const MapOptions& options) {
   const Scene& scene = variant.scene;
   SizeMap map;
   map.title = scene.name();
@@ -22,7 +22,8 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
     }
   }
   const std::vector<Claim> read = read_claims(scene, claims);
-  const InPlane found = look_in_plane(scene, variant.modes, read, {map.widths, heights}, true, threads, progress);
+  const InPlane found =
+      look_in_plane(scene, variant.modes, read, {map.widths, heights}, true, options.threads, options.progress);
   map.cells = found.cells;
   map.sampled = found.sampled;
   for (const BreakpointLine& line : found.breakpoints) {
@@ -30,7 +31,7 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
   }
   map.claims =
       check_variants({variant}, claims.size(), {}, [&](std::size_t, const std::vector<std::size_t>&, const Progress&) {
-        return checked_in_plane(variant, read, {map.widths, heights}, found, threads);
+        return checked_in_plane(variant, read, {map.widths, heights}, found, options.threads);
       });
   return map;
 }

@@ -258,7 +258,7 @@ TEST(Claims, SayForEachReasonThatNothingIsProved) {
     const CheckedClaim checked = check(scene, {claim})[0];
     EXPECT_FALSE(checked.sampled.empty()) << why;
     EXPECT_THAT(report(checked), ::testing::HasSubstr("sampled at whole widths")) << why;
-    const CheckedClaim in_plane = check_every_height({variant_of(scene, "")}, {claim}, {50, 60})[0];
+    const CheckedClaim in_plane = check(std::vector{variant_of(scene, "")}, {claim}, {.heights = Interval{50, 60}})[0];
     EXPECT_FALSE(in_plane.sampled.empty()) << why << ", at every height";
   }
   struct Round final : CustomContent {
@@ -558,7 +558,7 @@ TEST(Claims, ComeOutTheSameOnAnyNumberOfThreads) {
   const std::vector<std::string> claims{"same(*.width)", "*.width <= container.width", "fits(*)", "apart(*, *)"};
   const auto text = [&](unsigned threads) {
     std::ostringstream out;
-    for (const CheckedClaim& one : check(scene, claims, {}, threads)) {
+    for (const CheckedClaim& one : check(scene, claims, {.threads = threads})) {
       out << one.claim << one.holds << one.tests;
       for (const auto& failing : one.failing)
         out << ' ' << failing.from << ".." << failing.to << '@' << failing.worst.width;

@@ -70,7 +70,7 @@ TEST(Mutations, OfTheDemoSceneAreCaughtByItsClaims) {
     const std::vector<CheckedClaim> checked = check(*other, other->claims);
     const bool breaks = !std::ranges::all_of(checked, &CheckedClaim::holds);
     const bool moves =
-        breaks || compare({"", scene}, {"", *other}, few).any() || compare({"", scene}, {"", *other}).any();
+        breaks || compare({"", scene}, {"", *other}, {few}).any() || compare({"", scene}, {"", *other}).any();
     moved += moves ? 1 : 0;
     caught += breaks ? 1 : 0;
     if (moves && !breaks)

@@ -48,8 +48,8 @@ TEST(Regions, OfACellLeaveTheRest) {
 TEST(Plane, ADiagonalIsExact) {
   Scene scene = testing::scene_from("stack:s [ box:a pin={\"left\":0,\"top\":0} width=50% height=10 ]");
   scene.ladder = {{100, 300}, Interval(100, 300), {}};
-  const CheckedClaim checked =
-      check_every_height({variant_of(scene, "", {})}, {"s.width <= s.height within 0"}, {100, 300})[0];
+  const CheckedClaim checked = check(std::vector{variant_of(scene, "", {})}, {"s.width <= s.height within 0"},
+                                     {.heights = Interval{100, 300}})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
   double area = 0;
   for (const auto& piece : checked.failing[0].polygons) {
@@ -73,17 +73,21 @@ TEST(Plane, RangesOfWidthsAndHeightsAreRegions) {
   scene.ranges = {{"small", {}, 200, {}, 150}};
   testing::add_form(scene, scene.tree.at("a"), "small", [](Keys& keys) { keys.width = 30; });
   scene.ladder = {{100, 300}, Interval(100, 300), {}};
-  const CheckedClaim checked = check_every_height({variant_of(scene, "", {})}, {"a.width = 10"}, {100, 300})[0];
+  const CheckedClaim checked =
+      check(std::vector{variant_of(scene, "", {})}, {"a.width = 10"}, {.heights = Interval{100, 300}})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
   EXPECT_NEAR(checked.failing[0].to, 200, 1e-9);
   EXPECT_NEAR(checked.failing[0].heights->to, 150, 1e-9);
-  EXPECT_TRUE(check_every_height({variant_of(scene, "", {})}, {"a.width = 10 when not small"}, {100, 300})[0].holds);
+  EXPECT_TRUE(
+      check(std::vector{variant_of(scene, "", {})}, {"a.width = 10 when not small"}, {.heights = Interval{100, 300}})[0]
+          .holds);
 }
 
 TEST(Plane, WhatBendsIsSampledAndSaysSo) {
   Scene scene = testing::scene_from("row:r [ box:a basis=60% min_width=0 box:b width=200 ]");
   scene.ladder = {{300, 600}, Interval(100, 200), {}};
-  const CheckedClaim checked = check_every_height({variant_of(scene, "", {})}, {"a.width >= 200"}, {100, 200})[0];
+  const CheckedClaim checked =
+      check(std::vector{variant_of(scene, "", {})}, {"a.width >= 200"}, {.heights = Interval{100, 200}})[0];
   EXPECT_FALSE(checked.sampled.empty());
   EXPECT_FALSE(checked.holds);
 }

@@ -4,7 +4,6 @@
 #include <set>
 
 #include "fond_ladder/check.hpp"
-#include "verify/claims/check_variants.hpp"
 #include "verify/claims/claims_along.hpp"
 #include "verify/claims/explain.hpp"
 #include "verify/ladder/workers.hpp"
@@ -178,18 +177,13 @@ std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::ve
   return all;
 }
 
-std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
-                                             const std::vector<std::string>& claims, const Interval& heights,
-                                             unsigned threads, const Progress& progress) {
-  return check_variants(variants, claims.size(), progress,
-                        [&](std::size_t v, const std::vector<std::size_t>& which, const Progress& of_all) {
-                          const Variant& variant = variants[v];
-                          const Scene& scene = variant.scene;
-                          const std::vector<Claim> read = read_claims(scene, chosen(claims, which));
-                          const SizeRectangle area{scene.ladder.width, heights};
-                          const InPlane found = look_in_plane(scene, variant.modes, read, area, false, threads, of_all);
-                          return checked_in_plane(variant, read, area, found, threads);
-                        });
+std::vector<CheckedClaim> check_rectangle(const Variant& variant, const std::vector<std::string>& claims,
+                                          const Interval& heights, unsigned threads, const Progress& progress) {
+  const std::vector<Claim> read = read_claims(variant.scene, claims);
+  const SizeRectangle area{variant.scene.ladder.width, heights};
+  const InPlane found = look_in_plane(variant.scene, variant.modes, read, area, false, threads, progress);
+  return checked_in_plane(variant, read, area, found, threads);
 }
 
 }  // namespace fond_ladder::inline v0
+#include "verify/plane/check_rectangle.hpp"

@@ -15,7 +15,6 @@
 #include "fond_ladder/sweep.hpp"
 #include "model/limits.hpp"
 #include "verify/claims/arranged_claim.hpp"
-#include "verify/claims/check_variants.hpp"
 #include "verify/claims/claims_along.hpp"
 #include "verify/claims/explain.hpp"
 #include "verify/ladder/container_sizes.hpp"
@@ -304,30 +303,10 @@ class Checker {
 
 }  // namespace
 
-std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
-                                unsigned threads, const Progress& progress) {
-  return check_variants(variants, claims.size(), progress,
-                        [&](std::size_t v, const std::vector<std::size_t>& which, const Progress& of_all) {
-                          return Checker(variants[v], chosen(claims, which), threads, of_all).check();
-                        });
-}
-
-std::vector<std::optional<CheckedClaim>> check_part(const VariantsInTurn& variants,
-                                                    const std::vector<std::string>& claims, const Shard& part,
-                                                    const std::optional<Interval>& heights, unsigned threads,
-                                                    const Progress& progress) {
-  return check_variants(variants.labels, claims.size(), part, progress,
-                        [&](std::size_t v, const std::vector<std::size_t>& which, const Progress& of_all) {
-                          const Variant& variant = variants.made(v);
-                          const std::vector<std::string> some = chosen(claims, which);
-                          return heights ? check_every_height({variant}, some, *heights, threads, of_all)
-                                         : Checker(variant, some, threads, of_all).check();
-                        });
-}
-
-std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
-                                const std::vector<std::string>& modes, unsigned threads) {
-  return check({variant_of(scene, "", modes)}, claims, threads);
+std::vector<CheckedClaim> check_ladder(const Variant& variant, const std::vector<std::string>& claims, unsigned threads,
+                                       const Progress& progress) {
+  return Checker(variant, claims, threads, progress).check();
 }
 
 }  // namespace fond_ladder::inline v0
+#include "verify/claims/check_ladder.hpp"
