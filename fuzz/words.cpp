@@ -19,7 +19,7 @@ namespace {
 void set(const TextShaper& text_shaper, const std::string& text, std::uint64_t choice) {
   FontStyle style;
   style.size = 1 + static_cast<double>(choice % 600) / 10;
-  const auto words = text_shaper.set(text, style);
+  const auto words = text_shaper.shape(text, style);
   if (!words) return;
   const CustomContent::Widths widths = words->widths();
   expect(std::isfinite(widths.max_content) && widths.min_content <= widths.max_content + 1e-6,

@@ -34,8 +34,8 @@ std::uint32_t units_of(double pixels, std::size_t piece, const char* what) {
 SegmentedText::SegmentedText(std::string text, const std::vector<TextSegment>& pieces, LineStyle style)
     : text_(std::move(text)), style_(style) {
   if (!(style.height > 0) || !std::isfinite(style.height) || !std::isfinite(style.baseline))
-    throw BadSegments("a line is " + exact(style.height) + " pixels high, with its baseline at " + exact(style.baseline) +
-                    "; it must be higher than 0, both numbers");
+    throw BadSegments("a line is " + exact(style.height) + " pixels high, with its baseline at " +
+                      exact(style.baseline) + "; it must be higher than 0, both numbers");
   pieces_.reserve(pieces.size());
   std::uint32_t read_to = 0;
   double sum = 0;
