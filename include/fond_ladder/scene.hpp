@@ -65,6 +65,8 @@ struct Ladder {
 struct Scene {
   /// Throws BadValue for a key that is out of its domain and for two siblings of one name.
   Scene(const Node& root, double em = 16, Direction direction = Direction::ltr);  // NOLINT(google-explicit-constructor)
+  /// The same of a Node that was made into a tree.
+  explicit Scene(TreeWithForms made);
   /// A scene of a tree, without ranges and modes.
   explicit Scene(Tree nodes) : tree(std::move(nodes)) {}
   /// The tree with all ranges, modes and forms, for a toolkit that edits it. Linear in the tree. Throws BadValue as

@@ -46,6 +46,8 @@ class BadPath : public Error {
   using Error::Error;
 };
 
+struct TreeWithForms;
+
 /// The nodes of a scene, for programs that keep and edit them. Equal trees solve to equal numbers, bit for bit,
 /// whatever the order of edits.
 ///
@@ -57,10 +59,9 @@ class Tree {
  public:
   /// A tree of one node. `em` is in pixels and positive.
   explicit Tree(const Keys& root, double em = 16, Direction direction = Direction::ltr);
-  /// A tree of a Node with all its descendants. Forms under names of the scene are added to `whens`; forms under node
-  /// ranges are in the tree. Throws BadValue, naming the node, for keys out of their domain and for two siblings of
-  /// one name.
-  [[nodiscard]] static Tree from(const Node& root, double em, Direction direction, std::vector<When>& whens);
+  /// A tree of a Node with all its descendants, and the forms of its nodes; those under node ranges are in the tree
+  /// too. Throws BadValue, naming the node, for keys out of their domain and for two siblings of one name.
+  [[nodiscard]] static TreeWithForms with_forms(const Node& root, double em = 16, Direction direction = Direction::ltr);
   /// The same for a Node whose forms use only its node ranges. Throws BadValue also for a form under another name:
   /// ranges and modes of the container belong to a scene (Scene::live_tree), or are declared by set_conditions()
   /// before the form.
@@ -199,6 +200,12 @@ class Tree {
   detail::TreeStore& own();
 
   std::unique_ptr<detail::TreeStore> store_;
+};
+
+/// A tree as a Node describes it, with the forms of its nodes as data: names of ranges and modes belong to a scene.
+struct TreeWithForms {
+  Tree tree;
+  std::vector<When> whens;
 };
 
 }  // namespace v0

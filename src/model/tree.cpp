@@ -52,25 +52,25 @@ bool names_own_range(const Tree& tree, const When& when) {
 
 }  // namespace
 
-Tree Tree::from(const Node& root, double em, Direction direction, std::vector<When>& whens) {
+TreeWithForms Tree::with_forms(const Node& root, double em, Direction direction) {
   const Seeds seeds(root);
   Tree tree(std::make_unique<TreeStore>(seeds, sound_em(em), direction));
+  std::vector<When> whens;
   for (const detail::SeedForm& form : seeds.forms()) {
     const When when{tree.store().id_of(form.seed), form.name, form.change};  // places are in the order of the seeds
     if (names_own_range(tree, when)) tree.when(when.node, when.name, when.change);
     whens.push_back(when);
   }
-  return tree;
+  return {std::move(tree), std::move(whens)};
 }
 Tree Tree::from(const Node& root, double em, Direction direction) {
-  std::vector<When> whens;
-  Tree tree = from(root, em, direction, whens);
+  auto [tree, whens] = with_forms(root, em, direction);
   for (const When& when : whens) {
     if (!names_own_range(tree, when))
       throw BadValue(tree.path(when.node) + ": there is no range or mode \"" + when.name +
                      "\"; a scene has those of the container (Scene::live_tree)");
   }
-  return tree;
+  return std::move(tree);
 }
 Tree::Tree(std::unique_ptr<TreeStore> store) : store_(std::move(store)) {
   if (store_) store_->life()->tree = this;

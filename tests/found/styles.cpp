@@ -15,9 +15,8 @@ void m(const char* w, F f, Node root = column("list")) {
   int n = 20000;
   std::vector<Node> rows;
   for (int i = 0; i < n; ++i) rows.push_back(f(i));
-  std::vector<When> wh;
   double b0 = cpu();
-  Tree t = Tree::from(root.children(std::move(rows)), 16, Direction::ltr, wh);
+  const Tree t = Tree::with_forms(root.children(std::move(rows))).tree;
   double b1 = cpu();
   Solver s;
   s.solve(t, {300, 400});

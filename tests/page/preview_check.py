@@ -157,7 +157,7 @@ class Followed(unittest.TestCase):
             page.unfold("#fl-changes")
             page.click("Save", "#fl-changes")
             page.wait("the file", lambda: self.scene.read_text() == self.text.replace('"width": 240', '"width": 250', 1))
-            time.sleep(0.5)  # the page hears of its own file, and takes it for what it is
+            page.wait("the page to see its own file", lambda: shown_version(page) == "2")
             self.assertEqual(beds(page)["width"], 250)
             self.assertEqual(page.run("return api.changes()"), ["--set beds.width=250"])
             page.run("await api.undo()")
@@ -166,7 +166,7 @@ class Followed(unittest.TestCase):
             page.run("await api.apply('insert status:0={\"kind\": \"box\", \"name\": \"lamp\", \"width\": 20}')")
             page.click("Save", "#fl-changes")
             page.wait("the lamp", lambda: '"lamp"' in self.scene.read_text())
-            time.sleep(0.5)
+            page.wait("the page to see its own file", lambda: shown_version(page) == "4")
             self.scene.write_text(self.scene.read_text().replace('"width": 240', '"width": 244'))  # by somebody else
             page.wait("the new width", lambda: beds(page)["width"] == 244)
             self.assertEqual(page.run("return api.changes()"), [])  # it is in the file, and not made twice
@@ -247,6 +247,11 @@ class Followed(unittest.TestCase):
             page.wait_for_text("#fl-status", "does not answer")
             page.run("await api.resize(500, null)")
             self.assertEqual(page.size()["width"], 500)
+
+
+def shown_version(page):
+    """The version of the file that the page shows; none before the first change."""
+    return page.run("return document.body.dataset.version")
 
 
 def beds(page):

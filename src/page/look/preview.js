@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// Beside a server, which tells when the file is another one.
+// Follows the server of the page, which reports each new version of the file.
 
 import { carried } from './engine.js';
 
 /**
  * @param {import('./session.js').Session} session
- * @param {import('./session.js').Start} start  what the page began with
- * @param {() => Promise<import('./session.js').Start>} servedNow  what it would begin with now
+ * @param {import('./session.js').Start} start  the start of the page
+ * @param {() => Promise<import('./session.js').Start>} servedNow  the start that the server would give now
  */
 export function watch(session, start, servedNow) {
   let { token } = start;
@@ -21,11 +21,12 @@ export function watch(session, start, servedNow) {
     ]);
     const [text, pieces] = [await answer.text(), await measured.text()];
     if (mine !== known) return;
-    if (measured.ok) carried.pieces = pieces; // of a faulty scene nothing is told, and what is shown goes on
+    if (measured.ok) carried.pieces = pieces; // a faulty scene has none: the last picture stays
     const isMine = text === written.text && !session.faults && carried.pieces === '';
     if (!answer.ok) session.say(text);
     else if (isMine) session.inFile(text, written.changes);
     else await session.open(session.file, text);
+    document.body.dataset.version = mine; // the page now shows this version of the file
   };
   const write = async () => {
     const made = { text: session.textToSave().text, changes: session.scene.changes.length };
@@ -45,7 +46,7 @@ export function watch(session, start, servedNow) {
       session.write = () => write().catch((error) => session.say(`The file could not be written: ${error.message}`));
       session.inFile(session.text, 0);
     })
-    .catch(() => {}); // whoever serves says so by the events below
+    .catch(() => {}); // the events below report it
   /** The program that served this page has ended, and another one serves here. */
   const renew = async () => {
     const now = await servedNow();
