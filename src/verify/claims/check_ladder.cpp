@@ -3,6 +3,8 @@
 // Claims are tested along all widths (claims_along), which proves them for every real width. Where nothing can be
 // proved, they are tested at every whole width instead, on and next to each bound of a range, and at the breakpoints of
 // a claim's own quantities.
+#include "verify/claims/check_ladder.hpp"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -309,4 +311,3 @@ std::vector<CheckedClaim> check_ladder(const Variant& variant, const std::vector
 }
 
 }  // namespace fond_ladder::inline v0
-#include "verify/claims/check_ladder.hpp"

@@ -1,4 +1,6 @@
 // SPDX-License-Identifier: MIT
+#include "verify/plane/check_rectangle.hpp"
+
 #include <algorithm>
 #include <cmath>
 #include <set>
@@ -186,4 +188,3 @@ std::vector<CheckedClaim> check_rectangle(const Variant& variant, const std::vec
 }
 
 }  // namespace fond_ladder::inline v0
-#include "verify/plane/check_rectangle.hpp"
