@@ -24,18 +24,15 @@ Tree bench() {
   const auto place_for_tags = [](const char* name) {
     return row(name).wrap().gap(8).padding(8).min_height(60).across(Across::start);
   };
-  std::vector<When> whens;
-  Tree tree =
-      Tree::from(column("house").padding(12).gap(12).children(
-                     row("bar")
-                         .gap(8)
-                         .across(Across::center)
-                         .children(box("title").weight(1), button("add"), button("fold"), button("mirror")),
-                     row("body").gap(12).weight(1).children(
-                         column("beds").gap(6).padding(8).weight(1).with([](Keys& keys) { keys.scroll = Scroll::y; }),
-                         column("side").gap(12).width(300).shrink(0).children(
-                             place_for_tags("bench"), place_for_tags("shelf"), box("notes").padding(8)))),
-                 16, Direction::ltr, whens);
+  Tree tree = Tree::from(column("house").padding(12).gap(12).children(
+      row("bar")
+          .gap(8)
+          .across(Across::center)
+          .children(box("title").weight(1), button("add"), button("fold"), button("mirror")),
+      row("body").gap(12).weight(1).children(
+          column("beds").gap(6).padding(8).weight(1).with([](Keys& keys) { keys.scroll = Scroll::y; }),
+          column("side").gap(12).width(300).shrink(0).children(place_for_tags("bench"), place_for_tags("shelf"),
+                                                               box("notes").padding(8)))));
   tree.set_conditions({}, {"folded"});
   tree.when(tree.at("notes"), "folded", box().hidden().explicit_keys());
   return tree;
