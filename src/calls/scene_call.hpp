@@ -51,8 +51,8 @@ enum class Own { kept, may_be_written };
 /// Makes the edits of a call; prints hints about them on standard error. Throws BadEdit.
 void make(const std::vector<OptionUse>& edits, Draft& draft, const Streams& streams);
 
-/// Reads the scene that a command names, `-` being standard input, tries what is to be tried and puts the locale into
-/// in force. Prints one line on standard error about settings without effect. Throws BadScene, BadEdit and WrongCall.
+/// Reads the scene that a command names, `-` being standard input, makes the edits of the call and applies its locale.
+/// Prints one line on standard error about settings without effect. Throws BadScene, BadEdit and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 /// The variants of a scene: one per value of `--vary`. `all` stands for the scene's own texts and

@@ -124,8 +124,7 @@ std::string number_of(const struct stat& status) {
   return fmt::format("{}:{}", status.st_dev, status.st_ino);
 }
 
-/// What identifies a plain file, whatever its name. Nothing for a device or a pipe, which may be read more
-/// than once.
+/// What identifies a plain file, whatever its name. Nothing for a device or a pipe, which may be used more than once.
 std::string identity_of(const fs::path& path) {
   const auto there = status_of(path);
   return there && S_ISREG(there->st_mode) ? number_of(*there) : "";

@@ -43,7 +43,7 @@ inline constexpr double rounding = 1e-9;
 inline constexpr double violation_rounding = 1e-12;
 
 /// Pixels. Places and sizes that differ by less are the same for people: for claims without a tolerance, comparisons
-/// and to lint.
+/// and lint.
 inline constexpr double same_to_people = 0.01;
 
 /// Pixels. The finest step of the search for breakpoints, and the distance at which their two sides are measured.

@@ -3,9 +3,8 @@
 // Storage of a tree. What keeps edits cheap and questions harmless:
 //
 //  - Children are side by side in a block of places with space at both ends (tree_places.cpp). An edit moves the
-//  shorter
-//    side of the siblings, or all to a larger block; nothing else moves. A solver, which keeps arrays parallel to those
-//    of the tree, does the same moves with them: they are numbered, and the last ones are kept.
+//    shorter side of the siblings, or all to a larger block; nothing else moves. A solver, which keeps arrays parallel
+//    to those of the tree, does the same moves with them: they are numbered, and the last ones are kept.
 //  - Edits are numbered too, with node and kind of change. A solver looks at these, and at the nodes above them.
 //  - Handles name slots, slots know the place, so that edits may move nodes freely. A slot carries a generation that a
 //    removal increases; a slot whose generations are used up is retired, so that an old handle never fits again.

@@ -32,7 +32,7 @@ struct NotedEdit {
 };
 
 /// The nodes behind a Tree, always ready for solvers: see the top of tree_store.cpp. Questions change nothing, so that
-/// any number of threads may read them during which nothing is edited.
+/// any number of threads may read it while none edits it.
 class TreeStore {
  public:
   /// Seeds that are sound; their forms are left out.

@@ -11,8 +11,8 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Rewrites the paths of claims and locales where they would no longer name the same node in `after`, the tree as it
-/// has the same handles; removes those whose nodes are gone, and adds a sentence about each to `hints`.
+/// Rewrites the paths of claims and locales where they would no longer name the same node in `after`, the edited tree
+/// with the same handles; removes those whose nodes are gone, and adds a sentence about each to `hints`.
 void keep_names(const ReadText& now, const Tree& after, Splices& splices, std::vector<std::string>& hints);
 
 }  // namespace fond_ladder::inline v0::scene

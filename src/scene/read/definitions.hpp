@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What a scene file defines once and uses often: parts and shared keys. A node of the file is a pile of objects that
+// What a scene file defines once and uses often: parts and shared keys. A node of the file is a pile of objects with
 // keys, each of which beats those before it: `each_child` of its parent, its part, its `like`, `with`, its own, and,
 // for a node inside a part, the `with` of each use of that part.
 

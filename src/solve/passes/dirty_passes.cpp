@@ -4,9 +4,9 @@
 // all nodes above them, parents first. Each pass takes from it what it has to do, and notes what follows:
 //
 //   1  a node is measured when it was edited, or something in its flow is new, has gone, or measured otherwise;
-//   2  its children are laid anew, all together, when it was edited, has another width, or holds such children and is
-//   of a
-//      kind in which each depends on all; else only those children that are in the list are laid again, one by one;
+//   2  its children are laid anew, all together, when it was edited, has another width, or holds such children
+//      and is of a kind in which each depends on all; else only those children that are in the list are laid again, one
+//      by one;
 //   3  its height is found when its children were laid anew in pass 2, or for one of the reasons of pass 1;
 //   4  its children are laid anew as in pass 2.
 //

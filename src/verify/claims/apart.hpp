@@ -4,7 +4,7 @@
 // Whether boxes lie apart needs no look at every pair where straight cuts part them: sorted by where they begin, a cut
 // goes wherever all that began has ended, and what is between two cuts is cut across in the same way. Only what no cut
 // parts is held against one another, pair by pair. That a cut parts is compared again in the numbers of the boxes, so
-// for numbers in motion the comparison holds up to where it changes.
+// that it holds, for numbers in motion, up to where that changes.
 
 #include <algorithm>
 #include <span>

@@ -2,7 +2,7 @@
 #pragma once
 
 // Claims about lists of which only what is in view is arranged. At each size they are read anew, about the entries that
-// there: `entry[*]` means those, and a claim about an entry that is not in view is not tested there. So they are
+// are there: `entry[*]` means those, and a claim about an entry that is not in view is not tested there. So they are
 // tested size by size, and never proved.
 
 #include <optional>

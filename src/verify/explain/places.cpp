@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// A place as a sum: from the sibling, track or edge that it is counted from, margin, pin and alignment, to where the
-// the node.
+// A place as a sum: from the sibling, track or edge that it is counted from, margin, pin and alignment, to the node.
 #include <algorithm>
 #include <cmath>
 

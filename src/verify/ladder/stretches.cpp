@@ -3,8 +3,8 @@
 // A traced solve at a size shows how everything goes on and how far its decisions hold; the next solve is made where
 // they end, and shows what comes after. By induction from one to the next nothing is left out between.
 //
-// What is read off a solve (how much overhangs, what is visible) is read in the same numbers, so that it contains
-// up to where it goes on; there it is read again, the solve having been dragged along.
+// What is read off a solve (how much overhangs, what is visible) is read in the same numbers, which show up to where it
+// holds; there it is read again, the solve having been dragged along.
 //
 // If decisions depend on what bends, it is unknown how far they hold. There the next size with other decisions is
 // looked for, by steps that grow and then by halving, and what bends is kept at whole sizes and marked as sampled.

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Claims over a whole rectangle of widths and heights: where they fail, as convex regions with exact edges, and
-// at boundaries of the layout.
+// Claims over a whole rectangle of widths and heights: where they fail, as convex regions with exact edges, and the
+// boundaries of the layout.
 
 #include <string>
 #include <vector>
